@@ -57,11 +57,6 @@ try {
     side.scrollTop = 215;
   });
   await shot('picture');
-  await open('Quinces on a Blue Cloth', 'register');
-  await page.getByRole('tab', { name: 'Fit' }).click();
-  await page.getByText(/10,000 sheets/).waitFor({ timeout: 60_000 });
-  await page.waitForTimeout(1500);
-  await shot('fit');
   await open('Quinces on a Blue Cloth', 'proof');
   await page.getByRole('group', { name: 'Run' }).getByRole('button', { name: '3' }).click();
   await page.getByRole('tab', { name: 'From a scan' }).click();
@@ -127,8 +122,14 @@ try {
   await page.getByRole('button', { name: 'a knifeful' }).click();
   await page.waitForTimeout(2000);
   await shot('mix');
-  await open('Ferry Slip, Night Rain', 'numbering');
-  await shot('numbering');
+  await open('Ferry Slip, Night Rain', 'paper');
+  await page.getByRole('img', { name: /^The parent sheet/ }).waitFor();
+  await page.waitForTimeout(2500);
+  await shot('paper');
+  await open('Salt Works, Low Sun', 'days');
+  await page.getByRole('heading', { name: 'What comes when' }).waitFor({ timeout: 60_000 });
+  await page.waitForTimeout(2500);
+  await shot('days');
 } finally {
   await browser.close();
   server.kill();

@@ -117,7 +117,16 @@ describe('working hours', () => {
     expect(local(week[5])).toEqual(['6 10:0', '6 17:0']);
   });
   test('days off are left out; where nothing is said it is evenings; evenings only', () => {
-    expect(workingHours(items, monday, 7, { off: ['2026-12-01'] })).toHaveLength(5);
+    expect(
+      workingHours(
+        [
+          ...items,
+          { version: 1, kind: 'days off', id: 'off', name: 'off', note: '', from: '2026-12-01', to: '2026-12-01' },
+        ],
+        monday,
+        7,
+      ),
+    ).toHaveLength(5);
     expect(local(workingHours([], monday, 1)[0])).toEqual(['1 18:30', '1 21:30']);
     expect(workingHours(items, monday, 7, { eveningsOnly: true })).toEqual([]);
   });

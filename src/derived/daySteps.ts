@@ -295,16 +295,18 @@ export function workingHours(
   items: readonly WorkshopItem[],
   nowMs: number,
   days: number,
-  { eveningsOnly = false, off = [] }: { readonly eveningsOnly?: boolean; readonly off?: readonly string[] } = {},
+  { eveningsOnly = false }: { readonly eveningsOnly?: boolean } = {},
 ): Stretch[] {
   const said = items.filter((item): item is ItemOf<'hours'> => item.kind === 'hours'),
     hours = said.length > 0 ? said : USUAL_HOURS;
+  const off = items.filter((item): item is ItemOf<'days off'> => item.kind === 'days off');
   const stretches: Stretch[] = [];
   for (let d = 0; d < days; d++) {
     const day = new Date(nowMs);
     day.setHours(0, 0, 0, 0);
     day.setDate(day.getDate() + d);
-    if (off.includes(isoDay(day))) continue;
+    const date = isoDay(day);
+    if (off.some(({ from, to }) => from <= date && date <= to)) continue;
     const weekday = WEEKDAYS[(day.getDay() + 6) % 7];
     for (const { days: on, from, to } of hours) {
       if (!on.includes(weekday)) continue;
@@ -322,7 +324,7 @@ export function workingHours(
 }
 
 /** A day as the calendar of this place has it, ISO. */
-export function isoDay(date: Date): string {
+function isoDay(date: Date): string {
   const pad = (n: number) => String(n).padStart(2, '0');
   return `${date.getFullYear()}-${pad(date.getMonth() + 1)}-${pad(date.getDate())}`;
 }

@@ -242,6 +242,7 @@ const ANSWERS: Readonly<Record<string, Schema>> = {
     relativeHumidityPercent: number().required(),
     device: string().required(),
   }),
+  'POST /api/workshop/daysoff': list(storedItem, MOST_ITEMS),
   'GET /api/days': list(daysOfPrint, MOST_EVENTS),
   'GET /api/pots': list(potLeft, MOST_EVENTS),
   'POST /api/type': record({ outlinesMm: place.fields.outlinesMm, widthMm: number().required().min(0) }),

@@ -137,7 +137,15 @@ export { upgradedInk } from './workshop/upgrades/upgradedInk';
 export { type WorkshopItem, type ItemKind, type ItemOf, checkItem } from './workshop/items';
 export { type NewItem, STARTER_WORKSHOP } from './workshop/begin';
 export { type PracticeScore, checkPractice } from './workshop/practice';
-export { type PrintCard, type ShelfPrint, type ShelfPage, type RunPhase, type NextAct, type Process, type ShoppingRow } from './print';
+export {
+  type PrintCard,
+  type ShelfPrint,
+  type ShelfPage,
+  type RunPhase,
+  type NextAct,
+  type Process,
+  type ShoppingRow,
+} from './print';
 export {
   type PrintState,
   type DayStep,

@@ -29,6 +29,7 @@ export { transferFile } from './transferFiles';
 export { fadeFile } from './fadeFiles';
 export { weighPack } from './packScale';
 export { daysOfWorkshop } from './days';
+export { importDaysOff, MAX_CALENDAR_BYTES } from './daysOff';
 export { shoppingOfWorkshop } from './shopping';
 export { potsOfWorkshop } from './pots';
 export { printAgain } from './printAgain';

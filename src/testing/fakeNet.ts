@@ -57,7 +57,7 @@ export class FakeServer {
       events: this.log.slice(known.log),
       cuttingPace: null,
       brushMix: null,
-    drying: null,
+      drying: null,
     };
   }
 
@@ -72,7 +72,7 @@ export class FakeServer {
       otherRuns: [],
       cuttingPace: 1,
       brushMix: { pigment: 1, paste: 1, water: 1 },
-  drying: [],
+      drying: [],
     };
   }
 

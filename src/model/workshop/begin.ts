@@ -129,4 +129,5 @@ export const STARTER_WORKSHOP: readonly NewItem[] = [
     to: '12:30',
   },
   { version: 1, kind: 'hours', name: 'long Saturday', note: '', days: ['Sat'], from: '10:00', to: '17:00' },
+  { version: 1, kind: 'days off', name: 'turn of the year', note: '', from: '2026-12-24', to: '2027-01-01' },
 ];

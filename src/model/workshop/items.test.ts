@@ -9,7 +9,7 @@ const of = (kind: string) => starter.find((one) => one.kind === kind)!;
 
 test('every thing of the starter set is a whole record, and every kind is there', () => {
   for (const one of starter) expect(checkItem(one)).toEqual({ ok: true, value: one });
-  expect(new Set(starter.map((one) => one.kind)).size).toBe(11);
+  expect(new Set(starter.map((one) => one.kind)).size).toBe(12);
   const names = starter.map((one) => `${one.kind} ${one.name}`);
   expect(new Set(names).size).toBe(names.length);
 });

@@ -35,6 +35,12 @@ const timeOfDay = () =>
     .required()
     .matches(TIME_OF_DAY, ({ value }) => phrase('items.isNoTimeOf', { value: String(value) }));
 
+const DAY = /^\d{4}-(0[1-9]|1[0-2])-(0[1-9]|[12]\d|3[01])$/;
+const day = () =>
+  string()
+    .required()
+    .matches(DAY, ({ value }) => phrase('plan.isNoDay', { value: String(value) }));
+
 /** One schema for each kind of thing the workshop has. */
 const ITEMS = {
   paper: record({
@@ -112,6 +118,13 @@ const ITEMS = {
     phrase('items.workEndsAfterIt'),
     (v: { from: string; to: string } | undefined) =>
       !v || ![v.from, v.to].every((time) => TIME_OF_DAY.test(time)) || v.to > v.from,
+  ),
+  /** Days on which nobody works, from the first to the last. */
+  'days off': record({ ...shared('days off'), from: day(), to: day() }).test(
+    'later',
+    phrase('items.daysOffEnd'),
+    (v: { from: string; to: string } | undefined) =>
+      !v || ![v.from, v.to].every((one) => DAY.test(one)) || v.to >= v.from,
   ),
 };
 

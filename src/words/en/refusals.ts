@@ -39,6 +39,8 @@ export const refusals = {
   'picture-pixels':
     '{named} has {widthPx, number} × {heightPx, number} pixels, {widthPx2, number} megapixels; up to {maxSourcePixels, number} can be brought in. Save it smaller: 4200 pixels along the longer side are enough for an A3 print.',
   jig: 'This way of registration has nothing to draw.',
+  'calendar-unreadable': 'This is no calendar file that can be read: save it as ICS and try again.',
+  'calendar-large': 'More than {most, number} stretches of days off: that is no calendar of days off.',
   'paper-none': 'This print is on no paper of the workshop: choose one, then its parent sheet is known.',
   'print-deleted': '“{print}” was deleted. Restore it on the shelf to work on it.',
   mask: 'This mask is not in the plan any more.',
@@ -59,6 +61,7 @@ export const refusals = {
   'item-missing': 'This is not in the workshop any more.',
   route: {
     thisBundle: 'This bundle',
+    thisCalendar: 'This calendar',
     thisFileOfInks: 'This file of inks',
     theMapOfFlat: 'The map of flat colours',
     thisPicture: 'This picture',
@@ -326,6 +329,7 @@ export const refusals = {
     itNeedsAName: 'It needs a name. Type one that is said in the workshop.',
     aNameMayBe: 'A name may be up to 60 characters long.',
     aNoteMayBe: 'A note may be up to 300 characters long.',
+    daysOffEnd: 'Days off end on their first day or after it.',
     isNoTimeOf: '“{value}” is no time of day; write it as 09:30.',
     isNoCurrencyThree: '“{value}” is no currency; three capitals name one, such as EUR.',
     chooseAtLeastOne: 'Choose at least one day.',

@@ -26,6 +26,7 @@ export const workshop = {
     room: 'Rooms',
     shim: 'Shims',
     hours: 'Working hours',
+    'days off': 'Days off',
   },
   use: {
     paper: 'Looks, warnings and recipes reckon with the colour; heights with the thickness.',
@@ -39,6 +40,7 @@ export const workshop = {
     room: 'Films dry sooner in warm and dry air: days follow the room of a print.',
     shim: 'Blocks are held off their stops by pieces of these.',
     hours: 'When somebody is there.',
+    'days off': 'No step of any print is put on these days.',
   },
   putIn: {
     paper: 'Put a paper in',
@@ -52,6 +54,7 @@ export const workshop = {
     room: 'Put a room in',
     shim: 'Put a shim in',
     hours: 'Put hours in',
+    'days off': 'Put days off in',
   },
   fresh: {
     paper: 'new paper',
@@ -65,6 +68,7 @@ export const workshop = {
     room: 'new room',
     shim: 'new shim',
     hours: 'new hours',
+    'days off': 'new days off',
   },
   figures: {
     paper: '{weight} g/m² · {size} · {stock, plural, =0 {none in stock} other {# in stock}}',
@@ -76,6 +80,7 @@ export const workshop = {
     rack: '{places, number} places of {size}',
     room: '{temperature} °C · {humidity} % humidity',
     hours: '{days} · {from} to {to}',
+    'days off': '{from} – {to}',
     days: '{first} to {last}',
   },
   field: {
@@ -110,6 +115,11 @@ export const workshop = {
     to: 'To',
   },
   timeAs: '{field}, as 09:30',
+  dayAs: '{field}, as 2026-12-24',
+  fromCalendar: 'From a calendar file …',
+  calendarFile: 'Calendar file (ICS) with days off',
+  cameFromCalendar:
+    '{days, plural, =0 {No days off from now on are in this calendar.} one {One stretch of days off put in.} other {# stretches of days off put in.}}',
   widthOf: '{field}, width',
   height: 'height',
   notKnown: '{field}: not known.',

@@ -24,6 +24,7 @@ const DRAW: { readonly [Kind in ItemKind]: Draw<Kind> } = {
   room: drawRoom,
   shim: drawShim,
   hours: drawHours,
+  'days off': drawDaysOff,
 };
 
 /** A thing of the workshop as one would sketch it in a margin, to scale among its kind. */
@@ -247,6 +248,24 @@ function drawShim({ thicknessMm }: ItemOf<'shim'>, all: readonly ItemOf<'shim'>[
       <rect className={css.wood} x={28} y={78 - t} width={WIDE - 56} height={t} />
       <path className={css.line} d="M14 78h122" />
       <path className={css.line} d={`M${WIDE - 20} ${78 - t}v${t}M${WIDE - 24} ${78 - t}h8M${WIDE - 24} 78h8`} />
+    </>
+  );
+}
+
+/** A leaf of a calendar with the days crossed out. */
+function drawDaysOff({ from, to }: ItemOf<'days off'>) {
+  const days = Math.round((Date.parse(to) - Date.parse(from)) / 86_400_000) + 1,
+    first = (new Date(from).getUTCDay() + 6) % 7;
+  return (
+    <>
+      <rect className={css.line} x={16} y={10} width={118} height={78} />
+      <path className={css.line} d="M16 24h118" />
+      {Array.from({ length: Math.min(28, days) }, (_, i) => {
+        const at = (first + i) % 28,
+          x = 21 + (at % 7) * 16,
+          y = 28 + Math.floor(at / 7) * 15;
+        return <path key={i} className={css.line} d={`M${x} ${y}l11 11m0 -11l-11 11`} />;
+      })}
     </>
   );
 }

@@ -134,6 +134,10 @@ function Field({ field, item, unit, onSave }: FieldProps) {
       return <PriceFields label={label} price={value as ItemOf<'paper'>['price']} onSave={onSave} />;
     case 'days':
       return <DayTicks label={label} days={value as ItemOf<'hours'>['days']} onSave={onSave} />;
+    case 'day':
+      return (
+        <TextTaken label={workshopWords('dayAs', { field: label })} value={value as string} onTake={onSave} must />
+      );
     case 'time':
       return (
         <TextTaken label={workshopWords('timeAs', { field: label })} value={value as string} onTake={onSave} must />

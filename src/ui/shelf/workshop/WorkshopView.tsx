@@ -5,8 +5,10 @@ import clsx from 'clsx';
 import { useState, type KeyboardEvent } from 'react';
 import type { LengthUnit } from '@/core/units';
 import type { ItemKind, StoredItem, WorkshopItem } from '@/model';
+import { askRaw } from '@/session';
 import { kit } from '@/ui/kit/styles';
 import { Brand } from '../../kit/Brand';
+import { FileButton } from '../../kit/FileButton';
 import { NothingYet } from '../../kit/NothingYet';
 import type { WorkshopDesk } from '../../kit/workshopDesk';
 import { ItemFigure } from './ItemFigure';
@@ -35,7 +37,10 @@ export function WorkshopView(props: Props) {
         <section className={css.wall} aria-label={many}>
           <div className={clsx(kit.row, kit.between)}>
             <h2>{many}</h2>
-            <Button onClick={() => void add()}>{workshopWords(`putIn.${kind}`)}</Button>
+            <div className={clsx(kit.row, kit.gap8)}>
+              {kind === 'days off' && <FromCalendar {...props} />}
+              <Button onClick={() => void add()}>{workshopWords(`putIn.${kind}`)}</Button>
+            </div>
           </div>
           <p className={kit.note}>{workshopWords(`use.${kind}`)}</p>
           {things.length === 0 ? (
@@ -99,6 +104,20 @@ function useThings({ desk, tell }: Props) {
     });
   };
   return { kind, setKind, things, chosen, choose: setChosenId, counts, add, save, remove };
+}
+
+/** Days off of a calendar that is kept elsewhere. */
+function FromCalendar({ desk, tell }: Pick<Props, 'desk' | 'tell'>) {
+  const take = async (file: File) => {
+    const answer = await askRaw<readonly StoredItem[]>('/api/workshop/daysoff', { method: 'POST', body: file });
+    tell(answer.ok ? workshopWords('cameFromCalendar', { days: answer.value.length }) : inWords(answer));
+    await desk.load();
+  };
+  return (
+    <FileButton label={workshopWords('calendarFile')} accept=".ics,text/calendar" onFile={(file) => void take(file)}>
+      {workshopWords('fromCalendar')}
+    </FileButton>
+  );
 }
 
 function Head({ unit, setUnit, desk }: Props) {

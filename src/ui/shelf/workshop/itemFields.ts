@@ -35,6 +35,7 @@ export type ItemField = { readonly key: FieldKey } & (
   | { readonly as: 'price' }
   | { readonly as: 'days' }
   | { readonly as: 'time' }
+  | { readonly as: 'day' }
 );
 
 type FieldKey = Exclude<keyof (typeof workshop)['field'], 'name' | 'initials' | 'note'>;
@@ -110,6 +111,10 @@ export const ITEM_FIELDS: { readonly [Kind in ItemKind]: readonly (ItemField & {
     },
   ],
   shim: [{ key: 'thicknessMm', as: 'length', range: SHIM_RANGE_MM }],
+  'days off': [
+    { key: 'from', as: 'day' },
+    { key: 'to', as: 'day' },
+  ],
   hours: [
     { key: 'days', as: 'days' },
     { key: 'from', as: 'time' },

@@ -1,4 +1,5 @@
 import { formatLength, formatSize, trimNumber, type LengthUnit } from '@/core/units';
+import { shortDayOf } from '@/words/dates';
 import { craftWords } from '@/words/craft';
 import { workshopWords } from '@/words/workshop';
 import { STARTER_WORKSHOP, WEEKDAYS, type ItemKind, type ItemOf, type NewItem, type WorkshopItem } from '@/model';
@@ -16,6 +17,7 @@ export const KINDS: readonly ItemKind[] = [
   'room',
   'shim',
   'hours',
+  'days off',
 ];
 
 /** A thing of a kind to begin from: the first of the starter set, without what is its own. */
@@ -74,6 +76,7 @@ const FIGURES: Words = {
       humidity: trimNumber(r.relativeHumidityPercent, 0),
     }),
   shim: (s, unit) => formatLength(s.thicknessMm, unit),
+  'days off': (o) => workshopWords('figures.days off', { from: shortDayOf(o.from), to: shortDayOf(o.to) }),
   hours: (h) => workshopWords('figures.hours', { days: daysInWords(h.days), from: h.from, to: h.to }),
 };
 
