@@ -142,6 +142,33 @@ test('a step that fits into no hours is told, and so is what its rack does not h
   expect(solved([many], shop({ racks })).troubles).toEqual([{ id: 'print', is: 'too many for the rack' }]);
 });
 
+test('what comes after a step that has no place has none either, and its print is never finished', () => {
+  const steps = [
+    step('cut', { workMin: 400, leastMin: 400 }),
+    step('print', { after: [{ id: 'cut', waitMin: 0 }] }),
+    step('sign', { after: [{ id: 'print', waitMin: 0 }] }),
+    step('other', { printId: 'q' }),
+  ];
+  const found = solved(steps);
+  expect(found.troubles).toEqual([
+    { id: 'cut', is: 'no hours' },
+    { id: 'print', is: 'never its turn', afterId: 'cut' },
+    { id: 'sign', is: 'never its turn', afterId: 'print' },
+  ]);
+  expect([...found.steps.keys()]).toEqual(['other']);
+  expect([...found.ends.keys()]).toEqual(['q']);
+});
+
+test('the latest begin is none where a step may not begin so soon', () => {
+  const steps = [step('a'), step('b', { after: [{ id: 'a', waitMin: 0 }] })];
+  const by = 5 * 1440;
+  const begin = (all: typeof steps) =>
+    latestSchedule({ steps: all, shop: shop(), nowMin: 0 }, by)?.steps.get('a')!.sittings[0][0];
+  expect(begin(steps)).toBe(4 * 1440 + 1140);
+  expect(begin([{ ...steps[0], notBeforeMin: 4 * 1440 }, steps[1]])).toBe(4 * 1440 + 1140);
+  expect(begin([{ ...steps[0], notBeforeMin: 4 * 1440 + 1200 }, steps[1]])).toBeUndefined();
+});
+
 test('a full rack makes a run wait until there is room', () => {
   const rack = { id: 'rack', sheets: 30, afterMin: 2880 };
   const steps = [step('a', { rack }), step('b', { printId: 'q', rack })];

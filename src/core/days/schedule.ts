@@ -52,15 +52,15 @@ export interface PlacedStep {
 /** Why a step could not be placed, or lies where it should not. */
 export interface Trouble {
   readonly id: string;
-  readonly is: 'no hours' | 'too many for the rack' | 'too long after';
-  /** The step it comes too long after. */
+  readonly is: 'no hours' | 'too many for the rack' | 'too long after' | 'never its turn';
+  /** The step it comes too long after, or that is never done. */
   readonly afterId?: string;
 }
 
 export interface Schedule {
   readonly steps: ReadonlyMap<string, PlacedStep>;
   readonly troubles: readonly Trouble[];
-  /** When each print is finished. */
+  /** When each print is finished; a print one of whose steps has no place never is. */
   readonly ends: ReadonlyMap<string, number>;
 }
 
@@ -231,6 +231,8 @@ function serial(
 ): Schedule {
   const placed = new Map<string, PlacedStep>(),
     ends = new Map<string, number>(),
+    /** Steps without a place, with their prints. */
+    homeless = new Map<string, string>(),
     troubles: Trouble[] = [];
   for (const index of order) {
     const step = steps[index];
@@ -242,9 +244,11 @@ function serial(
       const end = placed.get(id)?.sittings.at(-1)?.[1];
       if (end !== undefined && end + waitMin > from) [from, heldBy, afterId] = [end + waitMin, 'before', id];
     }
-    const put = putEarliest(step, bookings, from, inOneGo[index] === 1);
+    const never = step.after.find(({ id }) => homeless.has(id));
+    const put = never ? 'never its turn' : putEarliest(step, bookings, from, inOneGo[index] === 1);
     if (typeof put === 'string') {
-      troubles.push({ id: step.id, is: put });
+      troubles.push({ id: step.id, is: put, afterId: never?.id });
+      homeless.set(step.id, step.printId);
       continue;
     }
     const begin = put.sittings[0][0],
@@ -260,6 +264,7 @@ function serial(
     }
     ends.set(step.printId, Math.max(ends.get(step.printId) ?? -EVER, end));
   }
+  for (const printId of homeless.values()) ends.delete(printId);
   return { steps: placed, troubles, ends };
 }
 
@@ -419,7 +424,7 @@ function tailsOf(steps: readonly WorkStep[], wishes?: ReadonlyMap<string, number
 
 /**
  * The latest that each step can be begun so that all is done by a time: the same with time running backwards. Undefined where there are not hours enough
- * before it, or where it would have to begin before now.
+ * before it, or where a step would have to begin before now, or before it may.
  */
 export function latestSchedule(
   { steps, shop, nowMin }: Omit<ScheduleTask, 'aim' | 'wishes'>,
@@ -457,6 +462,17 @@ export function latestSchedule(
     step.id,
     { ...step, sittings: step.sittings.map(back).reverse() },
   ]);
+  const begins = new Map(
+    placed.map(
+      ([
+        id,
+        {
+          sittings: [[from]],
+        },
+      ]) => [id, from],
+    ),
+  );
+  if (steps.some(({ id, notBeforeMin = -EVER }) => begins.get(id)! < notBeforeMin)) return undefined;
   const ends = new Map<string, number>();
   for (const { id, printId } of steps) {
     const end = placed.find(([one]) => one === id)?.[1].sittings.at(-1)![1];
@@ -505,9 +521,7 @@ export function simulateEnds(
       other.leastMin = step.leastMin >= step.workMin ? other.workMin : step.leastMin;
       for (let k = 0; k < step.after.length; k++) other.after[k].waitMin = Math.round(step.after[k].waitMin * wait);
     });
-    const { steps: placed, ends: all } = serial(otherwise, order, new Bookings(base), nowMin, none);
-    const done = steps.every((step) => step.printId !== printId || placed.has(step.id));
-    return done ? all.get(printId)! : Infinity;
+    return serial(otherwise, order, new Bookings(base), nowMin, none).ends.get(printId) ?? Infinity;
   });
   return ends.sort();
 }

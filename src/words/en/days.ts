@@ -6,6 +6,7 @@ export const days = {
   stop: 'Stop looking',
   again: 'Look again',
   done: 'Done on {day}',
+  notDone: 'Not done in these hours',
   doneSays: 'As likely as not by {middle}; one in ten by {early}, nine in ten by {late}.',
   chance: 'Chance to be done by {day}: {percent, number} %.',
   latest: 'To be done by {day}, begin on {begin} at the latest.',
@@ -17,6 +18,7 @@ export const days = {
     'no hours': '{what}: no sitting is long enough for it.',
     'too many for the rack': '{what}: the rack has not so many places.',
     'too long after': '{what}: the pack would be past its time.',
+    'never its turn': '{what}: it waits for a step that finds no hours.',
   },
   step: {
     transfer: 'drawing onto {about}',

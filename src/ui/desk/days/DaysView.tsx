@@ -75,7 +75,11 @@ function Answer({ days: { answer, problem, progress, stop, again, question } }: 
   return (
     <section>
       <p className={kit.answer} aria-live="polite" data-testid="days-answer">
-        {end === undefined ? daysWords('looking') : daysWords('done', { day: day(end) })}
+        {!answer
+          ? daysWords('looking')
+          : end === undefined
+            ? daysWords('notDone')
+            : daysWords('done', { day: day(end) })}
       </p>
       {answer?.likely && (
         <p className={clsx(kit.note, kit.around4)}>
