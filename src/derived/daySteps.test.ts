@@ -79,9 +79,19 @@ test('hands, press and rack of the print; a rack holds what lies on it until it 
   });
   const { events, nowMs } = after(...whole);
   const progress = progressOf(racked, events);
-  expect(onRackNow(racked, progress, nowMs)).toMatchObject({ rackId: 'the rack', sheets: 40 });
-  expect(onRackNow(racked, progress, nowMs + 100 * 60 * MINUTE)).toBeUndefined();
-  expect(onRackNow(plan, progress, nowMs)).toBeUndefined();
+  expect(onRackNow({ plan: racked, progress, drying: [] }, nowMs)).toMatchObject({ rackId: 'the rack', sheets: 40 });
+  expect(onRackNow({ plan: racked, progress, drying: [] }, nowMs + 100 * 60 * MINUTE)).toBeNull();
+  expect(onRackNow({ plan, progress, drying: [] }, nowMs)).toBeNull();
+  // half a run dries as long as its films do, not for a day
+  const half = sitting(cutOf(0), ...pullsOf(first.id, 1, 20));
+  const lies = onRackNow({ plan: racked, progress: progressOf(racked, half.events), drying: [] }, half.nowMs)!;
+  expect(lies.untilMin - lies.fromMin).toBe(3600);
+  // more sheets than places: what finds none lies elsewhere
+  const narrow: Plan = {
+    ...racked,
+    uses: racked.uses.map((one) => (one.kind === 'rack' ? { ...one, places: 12 } : one)),
+  };
+  expect(steps(narrow).find(({ what }) => what === 'print')!.rack!.sheets).toBe(12);
 });
 
 test('a pin holds a step back, one that names nothing is passed over', () => {
@@ -128,7 +138,9 @@ describe('working hours', () => {
       ),
     ).toHaveLength(5);
     expect(local(workingHours([], monday, 1)[0])).toEqual(['1 18:30', '1 21:30']);
-    expect(workingHours(items, monday, 7, { eveningsOnly: true })).toEqual([]);
+    expect(local(workingHours(items, monday, 1, { eveningsOnly: true })[0])).toEqual(['1 18:30', '1 21:30']);
+    const late = items.map((one) => (one.kind === 'hours' ? { ...one, to: '20:00' } : one));
+    expect(local(workingHours(late, monday, 1, { eveningsOnly: true })[0])).toEqual(['1 17:0', '1 20:0']);
   });
 });
 
@@ -164,6 +176,8 @@ describe('days solved', () => {
     expect(near.latestBegin).toBeNull();
     const late = solved({ aim: 'latest begin', wishes: [['p', end + 30 * 1440]] });
     expect(Math.min(...late.placed.map(({ sittings }) => sittings[0][0]))).toBe(far.latestBegin);
+    // begun at the last moment it is no longer sure
+    expect(late.likely!.chance).toBeLessThan(far.likely!.chance!);
   });
 
   test('another print takes its hours: this one is done no sooner', () => {

@@ -87,7 +87,10 @@ export function dayStepsOf(of: Of): DayStep[] {
     return {
       ...step,
       after: step.after.filter((one) => known.has(one.id)),
-      ...(pinned !== undefined && { notBeforeMin: Math.max(step.notBeforeMin ?? pinned, pinned) }),
+      ...(pinned !== undefined && {
+        notBeforeMin: Math.max(step.notBeforeMin ?? pinned, pinned),
+        wantedMin: pinned,
+      }),
     };
   });
 }
@@ -150,8 +153,7 @@ function printSteps(of: Of, id: Id, add: Add): void {
   else for (const r of all) oneRun(of, r, { minutes: task.minutesAPull[r], sheets: sheetsOf(r), damp }, id, add);
   const last = plan.runs.length - 1,
     left = Math.max(1, progress.bench.started ? progress.runs[last].tally.aliveCounted : toStart.counted);
-  // laid on open films, they dry all the same in the end
-  const dry = dryingMin({ ...of, plan: { ...plan, way: { ...plan.way, under: 'dry' } } }, last);
+  const dry = dryingMin(driedInTheEnd(of), last);
   const ended = progress.runs[last].dryAt;
   add({
     ...{ id: id('trim', 'all'), what: 'trim', about: plan.paper.name, workMin: TRIM_MIN * left },
@@ -212,7 +214,11 @@ function oneRun(of: Of, r: number, { minutes, sheets, damp }: RunWork, id: Id, a
     ],
     spread: { work: logged ? LOGGED_SPREAD : PRINT_SPREAD, wait: below?.spread ?? 0 },
     ...waitFor(progress, plan, r),
-    ...(rack && !damp && { rack: { id: rack.id, sheets, afterMin: dry.middle } }),
+    ...(rack &&
+      !damp && {
+        // what finds no place lies elsewhere
+        rack: { id: rack.id, sheets: Math.min(sheets, rack.places), afterMin: dry.middle },
+      }),
     ...(dry.middle > 0 && { then: { is: 'drying' as const, minutes: dry.middle } }),
   });
 }
@@ -255,7 +261,10 @@ function wetDay(
 }
 
 /** How long the films of a run dry, min, and how far off that may be. */
-function dryingMin({ plan, drying, progress }: Of, r: number): { middle: number; spread: number } {
+function dryingMin(
+  { plan, drying, progress }: Pick<Of, 'plan' | 'progress' | 'drying'>,
+  r: number,
+): { middle: number; spread: number } {
   const { low, middle, high } = dryingRangeOf(plan, r, drying, { pots: progress.bench.pots });
   return { middle: Math.round(60 * middle), spread: middle > 0 ? Math.log(high / low) / (2 * Z_90) : 0 };
 }
@@ -270,25 +279,33 @@ function dampLaw(plan: Plan): { readyMin: number; mouldMin: number } {
   };
 }
 
-/** What of a print lies on its rack now. */
-export function onRackNow(plan: Plan, { runs, bench }: Progress, nowMs: number): DaysOfPrint['onRack'] | undefined {
+/** What of a print lies on its rack now, as many sheets as find a place: those of the run that was pulled last, until they may be dry. */
+export function onRackNow(of: Pick<Of, 'plan' | 'progress' | 'drying'>, nowMs: number): DaysOfPrint['onRack'] {
+  const { plan, progress } = of,
+    { runs, bench } = progress;
   const [rack] = usedOf(plan, 'rack'),
     last = runs.findLastIndex(({ tally }) => tally.pulled.length > 0);
-  const of = runs[last];
-  if (!rack || !of || bench.drySeen.has(plan.runs[last].id)) return undefined;
-  const laid = of.tally.pulled.at(-1)!.at,
-    until = of.dryAt ?? new Date(Date.parse(laid) + 24 * 3_600_000).toISOString();
-  const sheets = of.tally.pulled.filter(({ sheet, setAside }) => !setAside && !isTestSheet(sheet)).length;
-  if (Date.parse(until) <= nowMs || sheets === 0) return undefined;
-  return { rackId: rack.id, sheets, fromMin: minuteOf(laid), untilMin: minuteOf(until) };
+  if (!rack || last < 0 || bench.drySeen.has(plan.runs[last].id)) return null;
+  const { pulled } = runs[last].tally,
+    laidMin = minuteOf(pulled.at(-1)!.at),
+    untilMin = runs[last].dryAt ? minuteOf(runs[last].dryAt) : laidMin + dryingMin(driedInTheEnd(of), last).middle;
+  const sheets = pulled.filter(({ sheet, setAside }) => !setAside && !isTestSheet(sheet)).length;
+  if (untilMin * MINUTE_MS <= nowMs || sheets === 0) return null;
+  return { rackId: rack.id, sheets: Math.min(sheets, rack.places), fromMin: laidMin, untilMin };
 }
+
+/** Films that are laid on open ones dry all the same in the end. */
+const driedInTheEnd = <T extends Pick<Of, 'plan'>>(of: T): T => ({
+  ...of,
+  plan: { ...of.plan, way: { ...of.plan.way, under: 'dry' } },
+});
 
 /** Where the workshop says nothing of its hours: evenings of the week, and Saturday. */
 const USUAL_HOURS: readonly Pick<ItemOf<'hours'>, 'days' | 'from' | 'to'>[] = [
   { days: ['Mon', 'Tue', 'Wed', 'Thu', 'Fri'], from: '18:30', to: '21:30' },
   { days: ['Sat'], from: '10:00', to: '17:00' },
 ];
-const EVENING_FROM_MIN = 17 * 60;
+const EVENING_FROM = '17:00';
 
 /** Hours in which the workshop works, day by day from the day of a moment on, in the time of this place; days off are left out. */
 export function workingHours(
@@ -298,7 +315,14 @@ export function workingHours(
   { eveningsOnly = false }: { readonly eveningsOnly?: boolean } = {},
 ): Stretch[] {
   const said = items.filter((item): item is ItemOf<'hours'> => item.kind === 'hours'),
-    hours = said.length > 0 ? said : USUAL_HOURS;
+    all = said.length > 0 ? said : USUAL_HOURS,
+    late = [all, USUAL_HOURS]
+      .map((some) => some.filter(({ to }) => to > EVENING_FROM))
+      .find((some) => some.length > 0)!;
+  // whoever works in the evening only, where the workshop's hours end before, has evenings of the usual kind
+  const hours = eveningsOnly
+    ? late.map(({ from, ...rest }) => ({ ...rest, from: from > EVENING_FROM ? from : EVENING_FROM }))
+    : all;
   const off = items.filter((item): item is ItemOf<'days off'> => item.kind === 'days off');
   const stretches: Stretch[] = [];
   for (let d = 0; d < days; d++) {
@@ -315,9 +339,7 @@ export function workingHours(
         moment.setHours(Number(time.slice(0, 2)), Number(time.slice(3)));
         return Math.round(moment.getTime() / MINUTE_MS);
       };
-      const evening = new Date(day).setHours(0, EVENING_FROM_MIN) / MINUTE_MS;
-      const begin = eveningsOnly ? Math.max(at(from), evening) : at(from);
-      if (at(to) > begin) stretches.push([begin, at(to)]);
+      stretches.push([at(from), at(to)]);
     }
   }
   return stretches;

@@ -4,6 +4,7 @@ import {
   sittingsOf,
   solveSchedule,
   type PlacedStep,
+  type Schedule,
   type Shop,
   type Stretch,
   type Trouble,
@@ -71,14 +72,25 @@ export function solveDays(
   const ends = new Map([...found.ends, ...(latest?.ends ?? [])]);
   // few steps are simulated with those of all prints, many within what the others leave
   const together = steps.length <= MOST_TOGETHER;
+  const asked = together ? steps : own;
   const simulated = simulateEnds(
-    { steps: together ? steps : own, shop: together ? shop : left, nowMin },
+    // begun as late as can be, nothing is begun sooner than that
+    {
+      steps: latest
+        ? asked.map((step) => ({ ...step, notBeforeMin: beginOf(latest, step.id) ?? step.notBeforeMin }))
+        : asked,
+      shop: together ? shop : left,
+      nowMin,
+    },
     { ...found, steps: placed },
     (step) => (step as DayStep).spread,
     { times: SIMULATED, seed: SEED, printId: own[0].printId },
   );
   const at = (share: number) => simulated[Math.floor(share * (SIMULATED - 1))];
-  const begins = late && Math.min(...[...late.steps.values()].map(({ sittings }) => sittings[0][0]));
+  // what is found going forward may be in time where going back from the wish finds nothing
+  const inTime = byMin !== undefined && (found.ends.get(own[0].printId) ?? Infinity) <= byMin;
+  const by = late ?? (inTime ? found : undefined);
+  const begins = by && Math.min(...own.map(({ id }) => beginOf(by, id) ?? Infinity));
   return {
     ...base,
     ...{ placed: [...placed.values()], ends: [...ends], sittings: sittingsOf({ steps: placed }) },
@@ -89,6 +101,8 @@ export function solveDays(
     ...(byMin !== undefined && { latestBegin: begins ?? null }),
   };
 }
+
+const beginOf = ({ steps }: Pick<Schedule, 'steps'>, id: string) => steps.get(id)?.sittings[0][0];
 
 function withoutOthers(
   shop: Shop,

@@ -185,6 +185,7 @@ const dayStep = record({
     .optional()
     .default(undefined),
   notBeforeMin: number().integer().optional(),
+  wantedMin: number().integer().optional(),
   spread: record({ work: number().required().min(0), wait: number().required().min(0) }),
   then: record({ is: oneOf(['drying', 'damp'] as const), minutes: minutes() })
     .optional()

@@ -24,6 +24,6 @@ export function daysOfWorkshop(db: Store, nowMs: number): DaysOfPrint[] {
       ...{ printId: row.id, plan, sheet: plainSheet(plan), progress, belief, drying, pace, handIds },
     });
     const { wishedBy } = plan.days;
-    return [{ id: row.id, name: row.name, wishedBy, steps, onRack: onRackNow(plan, progress, nowMs) ?? null }];
+    return [{ id: row.id, name: row.name, wishedBy, steps, onRack: onRackNow({ plan, progress, drying }, nowMs) }];
   });
 }

@@ -5,6 +5,7 @@ export { type DayAhead, type DayTask, dayAhead, latestBegins, minutesOfDay, shee
 export { type Stretch, RackPlaces } from './hours';
 export {
   type PlacedStep,
+  type Schedule,
   type Shop,
   type Trouble,
   latestSchedule,

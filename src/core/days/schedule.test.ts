@@ -169,6 +169,21 @@ test('the latest begin is none where a step may not begin so soon', () => {
   expect(begin([{ ...steps[0], notBeforeMin: 4 * 1440 + 1200 }, steps[1]])).toBeUndefined();
 });
 
+test('a step wanted on a day goes before others, with what it waits for', () => {
+  const long = ['a', 'b', 'c', 'd', 'e', 'f', 'g'].map((id) => step(id, { workMin: 180, leastMin: 180 }));
+  const steps = [
+    ...long,
+    step('before', { printId: 'q', workMin: 170, leastMin: 170 }),
+    step('wanted', { printId: 'q', workMin: 170, leastMin: 170, after: [{ id: 'before', waitMin: 0 }] }),
+  ];
+  const day = (of: Schedule) => Math.floor(at(of, 'wanted')[0][0] / 1440);
+  const wanting = steps.map((one) => (one.id === 'wanted' ? { ...one, wantedMin: 1440 } : one));
+  expect(day(solveSchedule({ steps: wanting, shop: shop(), nowMin: 0, aim: 'earliest finish' }, () => false))).toBe(1);
+  expect(day(solveSchedule({ steps, shop: shop(), nowMin: 0, aim: 'earliest finish' }, () => false))).toBeGreaterThan(
+    0,
+  );
+});
+
 test('a full rack makes a run wait until there is room', () => {
   const rack = { id: 'rack', sheets: 30, afterMin: 2880 };
   const steps = [step('a', { rack }), step('b', { printId: 'q', rack })];

@@ -24,6 +24,8 @@ export interface WorkStep {
     readonly beforeMin?: number;
   };
   readonly notBeforeMin?: number;
+  /** It is wanted to begin on the day from here on, before others that are not. */
+  readonly wantedMin?: number;
 }
 
 /** What there is of hands, things and places. */
@@ -72,7 +74,8 @@ export function sittingsOf({ steps }: Pick<Schedule, 'steps'>): number {
   return used.size;
 }
 
-const DAY_PART_MIN = 480;
+const DAY_PART_MIN = 480,
+  DAY_MIN = 1440;
 const EVER = Number.MAX_SAFE_INTEGER;
 
 /** The hours, things and places of a shop while steps are put into them. */
@@ -321,9 +324,11 @@ export interface Solved extends Schedule {
   readonly tried: number;
 }
 
-/** What a schedule costs: troubles before lateness, lateness before the aim. */
-function costOf({ ends, troubles, steps }: Schedule, { aim, wishes, nowMin }: ScheduleTask, all: number): number {
+/** What a schedule costs: troubles before lateness and days that were wanted, those before the aim. */
+function costOf({ ends, troubles, steps }: Schedule, task: ScheduleTask): number {
+  const { aim, wishes, nowMin } = task;
   let late = 0,
+    offDay = 0,
     sum = 0,
     last = 0;
   for (const [printId, end] of ends) {
@@ -331,11 +336,14 @@ function costOf({ ends, troubles, steps }: Schedule, { aim, wishes, nowMin }: Sc
     sum += end - nowMin;
     last = Math.max(last, end - nowMin);
   }
-  const missing = all - steps.size;
+  for (const { id, wantedMin } of task.steps)
+    if (wantedMin !== undefined)
+      offDay += Math.max(0, (steps.get(id)?.sittings[0][0] ?? wantedMin) - wantedMin - DAY_MIN);
+  const missing = task.steps.length - steps.size;
   const finish = sum + last,
     sittings = sittingsOf({ steps });
   const cost = aim === 'fewest sittings' ? sittings * 1e6 + finish : finish * 10 + sittings;
-  return missing * 1e15 + troubles.length * 1e13 + late * 1e8 + cost;
+  return missing * 1e15 + troubles.length * 1e13 + late * 1e8 + offDay * 1e8 + cost;
 }
 
 /** Up to so many steps every order is tried. */
@@ -343,14 +351,14 @@ const EXACT_STEPS = 7;
 const SEED = 17;
 
 /**
- * When each step is done. Few steps: every order that keeps the laws is tried (an earliest schedule of some order is optimal for any measure that
+ * When each step is done; those wanted on a day go before others, with all they wait for. Few steps: every order that keeps the laws is tried (an earliest schedule of some order is optimal for any measure that
  * never gains by lateness: Sprecher, Kolisch & Drexl 1995). More: list scheduling by the longest way to the end, then improved by moving steps in the
  * order for as long as `goOn` says, told how many were tried; seeded. Steps whose `after` names nothing here wait for nothing.
  */
 export function solveSchedule(task: ScheduleTask, goOn: (tried: number) => boolean = (tried) => tried < 200): Solved {
   const { steps, shop, nowMin, aim } = task;
   const base = new Bookings(shop);
-  const cost = (schedule: Schedule) => costOf(schedule, task, steps.length);
+  const cost = (schedule: Schedule) => costOf(schedule, task);
   const none = new Uint8Array(steps.length);
   const tails = tailsOf(steps, task.wishes);
   const keys = Float64Array.from(tails, (tail) => -tail);
@@ -372,7 +380,7 @@ export function solveSchedule(task: ScheduleTask, goOn: (tried: number) => boole
   }
   const random = randomStream(SEED),
     oneGo = new Uint8Array(steps.length);
-  const spread = Math.max(1, ...tails) / 4;
+  const spread = Math.max(1, ...tails.map((tail) => tail % WANTED_FIRST)) / 4;
   while (goOn(tried)) {
     const at = Math.floor(random() * steps.length),
       before = keys[at],
@@ -405,6 +413,9 @@ function* allOrders(steps: readonly WorkStep[], begun: readonly number[] = []): 
       yield* allOrders(steps, [...begun, i]);
 }
 
+/** What is wanted on a day goes before the longest way of all. */
+const WANTED_FIRST = 1e9;
+
 /** The longest way from the begin of each step to the end of its print; those of prints that are wished for soon count for more. */
 function tailsOf(steps: readonly WorkStep[], wishes?: ReadonlyMap<string, number>): number[] {
   const place = new Map(steps.map(({ id }, i) => [id, i]));
@@ -419,7 +430,12 @@ function tailsOf(steps: readonly WorkStep[], wishes?: ReadonlyMap<string, number
           steps[before].workMin + steps[before].eachSittingMin + waitMin + tails[i],
         );
     }
-  return tails.map((tail, i) => tail - (wishes?.get(steps[i].printId) ?? 0) * 0.1);
+  const wanted = new Uint8Array(steps.length);
+  for (const i of order.toReversed()) {
+    if (steps[i].wantedMin !== undefined) wanted[i] = 1;
+    if (wanted[i]) for (const { id } of steps[i].after) if (place.has(id)) wanted[place.get(id)!] = 1;
+  }
+  return tails.map((tail, i) => tail - (wishes?.get(steps[i].printId) ?? 0) * 0.1 + wanted[i] * WANTED_FIRST);
 }
 
 /**

@@ -24,7 +24,7 @@ export function useOtherDays(): readonly DaysOfPrint[] | undefined {
     const handIds = (workshop.items ?? []).flatMap(({ item }) => (item.kind === 'hand' ? [item.id] : []));
     const steps = dayStepsOf({ printId: id, plan, sheet, progress, belief, drying, pace: cuttingPace, handIds });
     const { wishedBy } = plan.days;
-    return { id, name, wishedBy, steps, onRack: onRackNow(plan, progress, Date.now()) ?? null };
+    return { id, name, wishedBy, steps, onRack: onRackNow({ plan, progress, drying }, Date.now()) };
   }, [belief, cuttingPace, drying, id, name, plan, progress, sheet, workshop.items]);
   return useMemo(
     () => others && [own, ...others.filter(({ steps, onRack }) => steps.length > 0 || onRack)],
