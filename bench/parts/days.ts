@@ -1,4 +1,5 @@
-import { simulateEnds, sittingsOf, solveSchedule, type Shop, type WorkStep } from '@/core/days/schedule';
+import { simulateEnds, sittingsOf, solveSchedule, type Shop } from '@/core/days';
+import type { WorkStep } from '@/core/days/workStep';
 import { partParent } from '@/core/sheets';
 import { median } from '../page';
 

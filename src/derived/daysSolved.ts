@@ -55,51 +55,55 @@ export function solveDays(
     { steps, shop, nowMin, wishes: wished, aim: aim === 'fewest sittings' ? aim : 'earliest finish' },
     goOn,
   );
-  const own = steps.filter((step) => step.printId === printId),
-    byMin = printId === undefined ? undefined : wished.get(printId);
-  const base = {
-    troubles: found.troubles,
-    exact: found.exact,
-    tried: found.tried,
-  };
-  if (own.length === 0)
+  const base = { troubles: found.troubles, exact: found.exact, tried: found.tried };
+  if (!steps.some((step) => step.printId === printId))
     return { ...base, placed: [...found.steps.values()], ends: [...found.ends], sittings: sittingsOf(found) };
-  // the others keep their hours: the print asked for is moved and simulated within what they leave
-  const left = withoutOthers(shop, steps, found.steps, own[0].printId);
-  const late = byMin === undefined ? undefined : latestSchedule({ steps: own, shop: left, nowMin }, byMin, () => false);
-  const latest = aim === 'latest begin' ? late : undefined;
+  const { likely, latestBegin, latest } = onePrint({ steps, shop, nowMin, aim }, found, printId!, wished.get(printId!));
   const placed = new Map([...found.steps, ...(latest?.steps ?? [])]);
-  const ends = new Map([...found.ends, ...(latest?.ends ?? [])]);
-  // few steps are simulated with those of all prints, many within what the others leave
-  const together = steps.length <= MOST_TOGETHER;
-  const asked = together ? steps : own;
-  const simulated = simulateEnds(
-    // begun as late as can be, nothing is begun sooner than that
-    {
-      steps: latest
-        ? asked.map((step) => ({ ...step, notBeforeMin: beginOf(latest, step.id) ?? step.notBeforeMin }))
-        : asked,
-      shop: together ? shop : left,
-      nowMin,
-    },
-    { ...found, steps: placed },
-    (step) => (step as DayStep).spread,
-    { times: SIMULATED, seed: SEED, printId: own[0].printId },
-  );
-  const at = (share: number) => simulated[Math.floor(share * (SIMULATED - 1))];
-  // what is found going forward may be in time where going back from the wish finds nothing
-  const inTime = byMin !== undefined && (found.ends.get(own[0].printId) ?? Infinity) <= byMin;
-  const by = late ?? (inTime ? found : undefined);
-  const begins = by && Math.min(...own.map(({ id }) => beginOf(by, id) ?? Infinity));
   return {
     ...base,
-    ...{ placed: [...placed.values()], ends: [...ends], sittings: sittingsOf({ steps: placed }) },
-    likely: {
-      ...{ early: at(0.1), middle: at(0.5), late: at(0.9) },
-      ...(byMin !== undefined && { chance: simulated.filter((end) => end <= byMin).length / SIMULATED }),
-    },
-    ...(byMin !== undefined && { latestBegin: begins ?? null }),
+    ...{ placed: [...placed.values()], ends: [...new Map([...found.ends, ...(latest?.ends ?? [])])] },
+    ...{ sittings: sittingsOf({ steps: placed }), likely, latestBegin },
   };
+}
+
+/** How likely one print is done, and the latest it can be begun for its wish: the others keep their hours. */
+function onePrint(
+  { steps, shop, nowMin, aim }: Pick<DaysQuestion, 'steps' | 'shop' | 'nowMin' | 'aim'>,
+  found: Schedule,
+  printId: string,
+  byMin: number | undefined,
+) {
+  const own = steps.filter((step) => step.printId === printId),
+    left = withoutOthers(shop, steps, found.steps, printId);
+  const late = byMin === undefined ? undefined : latestSchedule({ steps: own, shop: left, nowMin }, byMin, () => false);
+  const latest = aim === 'latest begin' ? late : undefined;
+  // few steps are simulated with those of all prints, many within what the others leave
+  const together = steps.length <= MOST_TOGETHER;
+  // begun as late as can be, nothing is begun sooner than that
+  const simulated = simulateEnds(
+    { steps: held(together ? steps : own, latest), shop: together ? shop : left, nowMin },
+    { ...found, steps: new Map([...found.steps, ...(latest?.steps ?? [])]) },
+    (step) => (step as DayStep).spread,
+    { times: SIMULATED, seed: SEED, printId },
+  );
+  const at = (share: number) => simulated[Math.floor(share * (SIMULATED - 1))];
+  const likely = { early: at(0.1), middle: at(0.5), late: at(0.9) };
+  if (byMin === undefined) return { likely, latest };
+  // what is found going forward may be in time where going back from the wish finds nothing
+  const by = late ?? ((found.ends.get(printId) ?? Infinity) <= byMin ? found : undefined);
+  return {
+    latest,
+    likely: { ...likely, chance: simulated.filter((end) => end <= byMin).length / SIMULATED },
+    latestBegin: by ? Math.min(...own.map(({ id }) => beginOf(by, id) ?? Infinity)) : null,
+  };
+}
+
+/** Steps that are not begun before a schedule begins them. */
+function held(steps: readonly DayStep[], latest: Schedule | undefined): readonly DayStep[] {
+  return latest
+    ? steps.map((step) => ({ ...step, notBeforeMin: beginOf(latest, step.id) ?? step.notBeforeMin }))
+    : steps;
 }
 
 const beginOf = ({ steps }: Pick<Schedule, 'steps'>, id: string) => steps.get(id)?.sittings[0][0];

@@ -3,14 +3,8 @@ export { dryingHours } from './drying';
 export { type DryLook, type DryingFactor, type DryingReading, DRY_LOOKS, learnedDrying } from './dryingLearned';
 export { type DayAhead, type DayTask, dayAhead, latestBegins, minutesOfDay, sheetsInTheDay } from './oneDay';
 export { type Stretch, RackPlaces } from './hours';
-export {
-  type PlacedStep,
-  type Schedule,
-  type Shop,
-  type Trouble,
-  latestSchedule,
-  simulateEnds,
-  sittingsOf,
-  solveSchedule,
-} from './schedule';
+export { latestSchedule } from './latest';
+export { solveSchedule } from './schedule';
+export { simulateEnds } from './simulate';
+export { type PlacedStep, type Schedule, type Shop, type Trouble, sittingsOf } from './workStep';
 export { CLEAN_UP_MIN, SET_UP_MIN, pullMinutes, printingHours } from './printing';

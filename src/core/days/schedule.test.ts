@@ -1,14 +1,9 @@
 import fc from 'fast-check';
 import { FreeHours, RackPlaces, type Stretch } from './hours';
-import {
-  latestSchedule,
-  simulateEnds,
-  sittingsOf,
-  solveSchedule,
-  type Schedule,
-  type Shop,
-  type WorkStep,
-} from './schedule';
+import { latestSchedule } from './latest';
+import { solveSchedule } from './schedule';
+import { simulateEnds } from './simulate';
+import { sittingsOf, type Schedule, type Shop, type WorkStep } from './workStep';
 
 const step = (id: string, part: Partial<WorkStep> = {}): WorkStep => ({
   ...{ id, printId: 'p', workMin: 60, eachSittingMin: 0, leastMin: 60, handIds: ['A'], needIds: [], after: [] },
