@@ -31,10 +31,6 @@ export class Bookings {
     );
   }
 
-  free(handId: string): FreeHours | undefined {
-    return this.hands.get(handId);
-  }
-
   thing(id: string): FreeHours {
     let free = this.things.get(id);
     if (!free) this.things.set(id, (free = new FreeHours([[-EVER, EVER]])));
@@ -118,10 +114,10 @@ export function putEarliest(step: WorkStep, bookings: Bookings, from: number, in
       if (sittings && (!best || sittings.at(-1)![1] < best.sittings.at(-1)![1])) best = { sittings, handId };
     }
     if (!best) return 'no hours';
-    if (!rack) return { ...best, heldByRack };
+    if (!rack) return { sittings: best.sittings, handId: best.handId, heldByRack };
     const { sheets, afterMin, beforeMin = 0 } = step.rack!;
     const full = rack.fullUntil(best.sittings[0][0] - beforeMin, best.sittings.at(-1)![1] + afterMin, sheets);
-    if (full === undefined) return { ...best, heldByRack };
+    if (full === undefined) return { sittings: best.sittings, handId: best.handId, heldByRack };
     heldByRack = true;
     at = Math.max(best.sittings[0][0] + 1, full + beforeMin);
     if (!Number.isFinite(at)) return 'too many for the rack';

@@ -62,7 +62,10 @@ export function serial(
       end = put.sittings.at(-1)![1];
     bookings.book(step, put.handId, put.sittings);
     placed.set(step.id, {
-      ...{ id: step.id, handId: put.handId, sittings: put.sittings, afterId },
+      id: step.id,
+      handId: put.handId,
+      sittings: put.sittings,
+      afterId,
       heldBy: put.heldByRack ? 'rack' : begin > from ? 'hours' : heldBy,
     });
     for (const { id, mostMin } of step.after) {

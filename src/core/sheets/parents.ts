@@ -167,6 +167,22 @@ function restsOf(places: readonly number[], floor: (length: number) => number): 
   return rests;
 }
 
+/** Sides left and right, or above and below, changed over. */
+const mirrored = (bits: number, a: number, b: number) => (bits & ~(a | b)) | (bits & a ? b : 0) | (bits & b ? a : 0);
+
+/** For each set of raw sides the one it is worth the same as: pieces always lie end for end, too, and mirrored where what is kept is. */
+function alikeSides(wanted: readonly Wanted[]): readonly number[] {
+  const changes = [
+    (bits: number) => bits,
+    (bits: number) => mirrored(bits, LEFT, RIGHT),
+    (bits: number) => mirrored(bits, TOP, BOTTOM),
+    (bits: number) => mirrored(mirrored(bits, LEFT, RIGHT), TOP, BOTTOM),
+  ].filter((change) =>
+    wanted.every(({ w, h, sides }) => wanted.some((one) => one.w === w && one.h === h && one.sides === change(sides))),
+  );
+  return Array.from({ length: 16 }, (_, bits) => Math.min(...changes.map((change) => change(bits))));
+}
+
 interface Wanted {
   readonly w: number;
   readonly h: number;
@@ -190,6 +206,8 @@ type Choice =
 class Solver {
   private readonly values: Float64Array;
   private readonly tights: Int32Array;
+  /** Raw sides that are worth the same, being mirrored or turned end for end, as one of them. */
+  private readonly alike: readonly number[];
   /** Where what is left of each length lies when each shorter one is cut off it. */
   private readonly restX: Int32Array;
   private readonly restY: Int32Array;
@@ -202,6 +220,7 @@ class Solver {
     private readonly whole: number,
   ) {
     this.values = new Float64Array(grid.xs.length * grid.ys.length * kinds).fill(NaN);
+    this.alike = alikeSides(wanted);
     this.tights = new Int32Array(this.values.length).fill(-1);
     this.restX = restsOf(grid.xs, grid.floorX);
     this.restY = restsOf(grid.ys, grid.floorY);
@@ -216,7 +235,7 @@ class Solver {
   }
 
   private place(i: number, j: number, sides: number): number {
-    return (i * this.grid.ys.length + j) * this.kinds + sides;
+    return (i * this.grid.ys.length + j) * this.kinds + (this.kinds > 1 ? this.alike[sides] : 0);
   }
 
   private waste(w: number, h: number): number {
