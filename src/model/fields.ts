@@ -49,6 +49,20 @@ export const mm = ({ what, minMm, maxMm }: RangeMm) =>
     .max(maxMm, ({ value }) => phrase('fields.lengthTooLarge', { valueMm: Number(value), what, minMm, maxMm }));
 export const edges = (range: RangeMm) =>
   record({ top: mm(range), right: mm(range), bottom: mm(range), left: mm(range) });
+/** A day as the calendar has it, ISO. */
+export const isoDay = () =>
+  string().matches(/^\d{4}-(0[1-9]|1[0-2])-(0[1-9]|[12]\d|3[01])$/, ({ value }) =>
+    phrase('plan.isNoDay', { value: String(value) }),
+  );
+/** A moment, ISO. */
+export const moment = () =>
+  string()
+    .max(40)
+    .test(
+      'moment',
+      ({ value }) => phrase('plan.isNoMoment', { value: String(value) }),
+      (v) => v === undefined || v === null || !Number.isNaN(Date.parse(v)),
+    );
 export const id = () => string().required().min(1).max(80);
 export const text = (most: number, tooLong?: Phrase) => string().defined().max(most, tooLong);
 export const named = (most: number, missing?: Phrase, tooLong?: Phrase) =>

@@ -2,6 +2,7 @@ import { checkAnswer } from '@/model';
 import type { Store } from '@/store';
 import { bandsAgain } from '@/testing/bands';
 import { expectOk as ok } from '@/testing/prints';
+import { told } from '@/testing/told';
 import { copyPrint, daysOfWorkshop, deletePrint, editPrint } from './index';
 
 const NOW = '2026-11-27T10:00:00.000Z';
@@ -35,5 +36,17 @@ test('a wish and a pin are kept with the print; a day that is none is refused in
   expect(daysOfWorkshop(db, Date.parse(NOW))[0].steps[1].notBeforeMin).toBe(
     Date.parse('2027-01-10T18:00:00.000Z') / 60_000,
   );
-  expect(editPrint(db, id, { kind: 'days-set', part: { wishedBy: 'soon' } }, NOW).ok).toBe(false);
+  for (const part of [
+    { wishedBy: 'soon' },
+    { wishedBy: '2027-13-01' },
+    { pins: [{ stepId: steps[1].id, notBefore: 'Tuesday' }] },
+    { kept: [{ stepId: steps[1].id, from: '2027-01-10T18:00:00.000Z', to: '' }] },
+    { aim: 'at once' },
+  ])
+    expect(told(editPrint(db, id, { kind: 'days-set', part }, NOW))).toMatchObject({ ok: false });
+  expect(told(editPrint(db, id, { kind: 'days-set', part: { wishedBy: 'soon' } }, NOW))).toMatchObject({
+    message: expect.stringMatching(/“soon” is no day/),
+  });
+  ok(editPrint(db, id, { kind: 'days-set', part: { wishedBy: null, pins: [] } }, NOW));
+  expect(daysOfWorkshop(db, Date.parse(NOW))[0]).toMatchObject({ wishedBy: null });
 });

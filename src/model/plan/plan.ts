@@ -9,8 +9,10 @@ import { flat, picture } from '../design/design';
 import { anchor } from '../design/place';
 import {
   id,
+  isoDay,
   list,
   mm,
+  moment,
   named,
   oneOf,
   opacity,
@@ -163,16 +165,13 @@ export const costs = record({
 export const days = record({
   aim: oneOf(DAYS_AIMS),
   /** Day by which it is wished for, ISO. */
-  wishedBy: string()
-    .matches(/^\d{4}-\d{2}-\d{2}$/, ({ value }) => phrase('plan.isNoDay', { value: String(value) }))
-    .nullable()
-    .defined(),
+  wishedBy: isoDay().nullable().defined(),
   eveningsOnly: boolean().required(),
   /** Steps that are not to begin before a moment, ISO. */
-  pins: list(record({ stepId: named(120), notBefore: named(40) }), MOST_STEPS_OF_DAYS),
+  pins: list(record({ stepId: named(120), notBefore: moment().required() }), MOST_STEPS_OF_DAYS),
   /** The days as they were kept, to hold what happened beside them. */
-  kept: list(record({ stepId: named(120), from: named(40), to: named(40) }), MOST_STEPS_OF_DAYS),
-  keptAt: named(40).nullable().defined(),
+  kept: list(record({ stepId: named(120), from: moment().required(), to: moment().required() }), MOST_STEPS_OF_DAYS),
+  keptAt: moment().nullable().defined(),
 });
 
 /** Why something was done, in one line: kept with the run it is about, or with the whole print. */

@@ -4,7 +4,20 @@ import { ROLLER_DIAMETER_MM, TOOL_RANGE_MM } from '@/core/cutting';
 import { HEIGHT_RANGE_MM, PAPER_RANGE_MM, SHIM_RANGE_MM } from '@/core/registration';
 import { failure, type Outcome, phrase, type Phrase } from '@/core/units';
 import { checkWith } from '../check';
-import { id, list, mm, named, oneOf, inRange, record, surfaceLabD50, text, whole, type Frozen } from '../fields';
+import {
+  id,
+  list,
+  mm,
+  named,
+  oneOf,
+  inRange,
+  isoDay,
+  record,
+  surfaceLabD50,
+  text,
+  whole,
+  type Frozen,
+} from '../fields';
 import {
   BRUSH_WORK,
   CUTTING_SHAPES,
@@ -34,12 +47,6 @@ const timeOfDay = () =>
   string()
     .required()
     .matches(TIME_OF_DAY, ({ value }) => phrase('items.isNoTimeOf', { value: String(value) }));
-
-const DAY = /^\d{4}-(0[1-9]|1[0-2])-(0[1-9]|[12]\d|3[01])$/;
-const day = () =>
-  string()
-    .required()
-    .matches(DAY, ({ value }) => phrase('plan.isNoDay', { value: String(value) }));
 
 /** One schema for each kind of thing the workshop has. */
 const ITEMS = {
@@ -120,11 +127,10 @@ const ITEMS = {
       !v || ![v.from, v.to].every((time) => TIME_OF_DAY.test(time)) || v.to > v.from,
   ),
   /** Days on which nobody works, from the first to the last. */
-  'days off': record({ ...shared('days off'), from: day(), to: day() }).test(
+  'days off': record({ ...shared('days off'), from: isoDay().required(), to: isoDay().required() }).test(
     'later',
     phrase('items.daysOffEnd'),
-    (v: { from: string; to: string } | undefined) =>
-      !v || ![v.from, v.to].every((one) => DAY.test(one)) || v.to >= v.from,
+    (v: { from: string; to: string } | undefined) => !v || v.to >= v.from,
   ),
 };
 

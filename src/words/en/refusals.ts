@@ -284,6 +284,7 @@ export const refusals = {
     aNoteMayBe: 'A note may be up to 200 characters long.',
   },
   plan: {
+    isNoMoment: '“{value}” is no moment; write it as 2026-12-24T18:00Z.',
     isNoDay: '“{value}” is no day; write it as 2026-12-24.',
     thePaperNeedsA: 'The paper needs a name.',
     upToToolsCan: 'Up to {maxTools, number} tools can be listed.',
