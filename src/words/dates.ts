@@ -36,15 +36,18 @@ export function nearDayOf(iso: string): string {
   return new Date(iso).toLocaleDateString(LOCALE, { weekday: 'short', day: 'numeric', month: 'short' });
 }
 
-/** From one moment of the coming days to another, as near as one can know it: Sun 29 Nov – Mon 30 Nov. */
+const SEASON_DAY = { day: 'numeric', month: 'short' } as const;
+const SEASON_DAYS = new Intl.DateTimeFormat(LOCALE, SEASON_DAY);
+
+/** From one moment of the coming days to another, as near as one can know it: Sun 29 Nov; 29 Nov – 2 Dec. */
 export function betweenDays(fromIso: string, byIso: string): string {
   const [from, by] = [fromIso, byIso].map((iso) => nearDayOf(iso));
-  return from === by ? from : `${from} – ${by}`;
+  return from === by ? from : SEASON_DAYS.formatRange(new Date(fromIso), new Date(byIso));
 }
 
 /** A day of this season: 26 Nov. */
 export function shortDayOf(iso: string): string {
-  return new Date(iso).toLocaleDateString(LOCALE, { day: 'numeric', month: 'short' });
+  return new Date(iso).toLocaleDateString(LOCALE, SEASON_DAY);
 }
 
 /** When something was written down: 26 Nov 2026, 14:43. */

@@ -217,15 +217,18 @@ function StateWords({ inks, now: { phase, tally, sheetsInRun, dryFrom, dryBy }, 
   }
   const last = next === undefined;
   const drying = dryFrom && dryBy && (last || next === 'planned' || next === 'cut') && Date.parse(dryBy) > Date.now();
-  if (drying)
+  if (drying) {
+    const dry = frameWords('runLine.dry', { day: betweenDays(dryFrom, dryBy) }),
+      sheets = frameWords('runLine.sheets', { sheets: tally.good + tally.usable });
     return (
-      <span className={css.state}>
+      <span className={css.state} title={`${dry}, ${sheets}`} suppressHydrationWarning>
         <strong className={css.drying} suppressHydrationWarning>
-          {frameWords('runLine.dry', { day: betweenDays(dryFrom, dryBy) })}
+          {dry}
         </strong>
-        {frameWords('runLine.sheets', { sheets: tally.good + tally.usable })}
+        {sheets}
       </span>
     );
+  }
   const state = frameWords(last ? 'runLine.done' : 'runLine.cutPrinted'),
     sheets = frameWords(last || open ? 'runLine.sheets' : 'runLine.sheetsDry', { sheets: tally.good + tally.usable });
   return (

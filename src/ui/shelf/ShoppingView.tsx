@@ -1,25 +1,23 @@
 'use client';
 import Button from '@mui/material/Button';
 import clsx from 'clsx';
-import Link from 'next/link';
 import { materialById } from '@/core/cutting';
 import type { ShoppingRow } from '@/model';
-import { Brand } from '@/ui/kit/Brand';
 import { kit } from '@/ui/kit/styles';
+import { useFreshPage } from '@/ui/kit/useFreshPage';
 import { materialInWords } from '@/words/materials';
 import { shoppingWords } from '@/words/shopping';
-import css from './WeekView.module.css';
+import css from './ShoppingView.module.css';
+import { SideHead } from './SideHead';
+import side from './side.module.css';
 
 /** What all prints in work still want, what is missing of it first. */
 export function ShoppingView({ rows }: { readonly rows: readonly ShoppingRow[] }) {
+  useFreshPage();
   return (
     <div className={kit.page}>
-      <header className={css.head}>
-        <Brand />
-        <h1>{shoppingWords('title')}</h1>
-        <Link href="/">{shoppingWords('back')}</Link>
-      </header>
-      <main className={css.room}>
+      <SideHead title={shoppingWords('title')} />
+      <main className={side.room}>
         <p className={kit.note}>{shoppingWords('says')}</p>
         {rows.length === 0 ? (
           <p className={clsx(kit.say, kit.wait)}>{shoppingWords('nothing')}</p>

@@ -1,18 +1,21 @@
 'use client';
-import LinearProgress from '@mui/material/LinearProgress';
 import clsx from 'clsx';
 import Link from 'next/link';
 import { useState } from 'react';
 import type { DaysOfPrint, WorkshopItem } from '@/model';
-import { Brand } from '@/ui/kit/Brand';
 import { Choice } from '@/ui/kit/Choice';
 import { DryingRack } from '@/ui/kit/days/DryingRack';
+import { Looking } from '@/ui/kit/days/Looking';
 import { Places } from '@/ui/kit/days/Places';
 import { Soon } from '@/ui/kit/days/Soon';
 import { isoOfMin, useDays, type Days } from '@/ui/kit/days/useDays';
 import { kit } from '@/ui/kit/styles';
+import { Tick } from '@/ui/kit/Tick';
+import { useFreshPage } from '@/ui/kit/useFreshPage';
 import { clockOf, nearDayOf } from '@/words/dates';
 import { daysWords, stepInWords } from '@/words/days';
+import { SideHead } from './SideHead';
+import side from './side.module.css';
 import css from './WeekView.module.css';
 
 const SPANS = { week: 7, month: 31, quarter: 92 } as const;
@@ -30,33 +33,22 @@ export function WeekView({ prints, items }: Props) {
   const [span, setSpan] = useState<Span>('week');
   const [aim, setAim] = useState<(typeof AIMS)[number][0]>('earliest finish');
   const [eveningsOnly, setEveningsOnly] = useState(false);
+  useFreshPage();
   const days = useDays(prints, items, { aim, eveningsOnly, printId: undefined });
   return (
     <div className={kit.page}>
-      <header className={css.head}>
-        <Brand />
-        <h1>{daysWords('week.title')}</h1>
-        <Link href="/">{daysWords('week.back')}</Link>
-      </header>
-      <main className={css.room}>
+      <SideHead title={daysWords('week.title')} />
+      <main className={side.room}>
         <div className={css.wishes}>
           <Choice label={daysWords('week.shown')} value={span} options={SPAN_OPTIONS} onChange={setSpan} />
           <Choice label={daysWords('aim.label')} value={aim} options={AIMS} onChange={setAim} />
-          <label className={css.check}>
-            <input type="checkbox" checked={eveningsOnly} onChange={(e) => setEveningsOnly(e.target.checked)} />
-            {daysWords('evenings')}
-          </label>
+          <Tick words={daysWords('evenings')} on={eveningsOnly} onTick={setEveningsOnly} />
           <a href="/api/calendar.ics" download>
             {daysWords('calendar')}
           </a>
         </div>
         <p className={kit.note}>{daysWords('week.says')}</p>
-        <div className={css.looking}>
-          {days.progress !== undefined && (
-            <LinearProgress variant="determinate" value={100 * days.progress} aria-label={daysWords('looking')} />
-          )}
-        </div>
-        {days.problem && <p className={clsx(kit.say, kit.bad)}>{days.problem}</p>}
+        <Looking days={days} />
         {prints.length === 0 && <p className={clsx(kit.say, kit.wait)}>{daysWords('week.nothing')}</p>}
         {days.answer && days.question && prints.length > 0 && (
           <>

@@ -24,5 +24,4 @@ export const shopping = {
   unknown: '—',
   enough: 'enough',
   print: 'Print this list',
-  back: 'Shelf',
 } as const;

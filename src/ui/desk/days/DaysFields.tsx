@@ -10,6 +10,7 @@ import { Choice } from '@/ui/kit/Choice';
 import { fetched } from '@/ui/kit/fetched';
 import { usePrintDesk } from '@/ui/kit/printContext';
 import { kit } from '@/ui/kit/styles';
+import { Tick } from '@/ui/kit/Tick';
 import { shortDayOf } from '@/words/dates';
 import { daysWords } from '@/words/days';
 import css from './daysView.module.css';
@@ -45,14 +46,11 @@ export function DaysFields({ days }: { readonly days: Days }) {
         <h2>{daysWords('title')}</h2>
         <DayField label={daysWords('wished')} day={plan.days.wishedBy} onDay={(wishedBy) => set({ wishedBy })} />
         <Choice label={daysWords('aim.label')} value={plan.days.aim} options={AIMS} onChange={(aim) => set({ aim })} />
-        <label className={css.check}>
-          <input
-            type="checkbox"
-            checked={plan.days.eveningsOnly}
-            onChange={(e) => set({ eveningsOnly: e.target.checked })}
-          />
-          {daysWords('evenings')}
-        </label>
+        <Tick
+          words={daysWords('evenings')}
+          on={plan.days.eveningsOnly}
+          onTick={(eveningsOnly) => set({ eveningsOnly })}
+        />
         <p className={kit.note}>{daysWords('hoursFrom')}</p>
       </section>
       <section className={clsx(kit.stack, kit.gap8)}>

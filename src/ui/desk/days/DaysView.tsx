@@ -1,11 +1,11 @@
 'use client';
 import Button from '@mui/material/Button';
-import LinearProgress from '@mui/material/LinearProgress';
 import clsx from 'clsx';
-import { useCallback, useMemo } from 'react';
+import { useCallback, useEffect, useMemo, useRef } from 'react';
 import { EDITION_ROUND, type DayStep, type Plan } from '@/model';
-import type { Progress } from '@/derived';
+import type { DaysAnswer, DaysQuestion, Progress } from '@/derived';
 import { DryingRack, type Mark } from '@/ui/kit/days/DryingRack';
+import { Looking } from '@/ui/kit/days/Looking';
 import { Places } from '@/ui/kit/days/Places';
 import { Soon } from '@/ui/kit/days/Soon';
 import { endOfDayMin, isoOfMin, useDays, type Days } from '@/ui/kit/days/useDays';
@@ -16,12 +16,11 @@ import { daysWords, stepInWords } from '@/words/days';
 import { DaysFields } from './DaysFields';
 import { StepList } from './StepList';
 import { useOtherDays } from './useOtherDays';
-import css from './daysView.module.css';
 
 /** Days: what of a print is done when, beside the other prints that share hands and racks. */
 export function DaysView() {
   const { id, plan, progress, workshop } = usePrintDesk('id', 'plan', 'progress', 'workshop');
-  const prints = useOtherDays();
+  const { prints, problem: alone } = useOtherDays();
   const items = useMemo(() => workshop.items?.map(({ item }) => item), [workshop.items]);
   const days = useDays(prints, items, {
     ...{ aim: plan.days.aim, eveningsOnly: plan.days.eveningsOnly, printId: id },
@@ -38,11 +37,8 @@ export function DaysView() {
         ) : (
           <Answer days={days} />
         )}
-        <div className={css.looking}>
-          {days.progress !== undefined && (
-            <LinearProgress variant="determinate" value={100 * days.progress} aria-label={daysWords('looking')} />
-          )}
-        </div>
+        <Looking days={days} />
+        {alone && <p className={clsx(kit.say, kit.wait)}>{daysWords('alone', { why: alone })}</p>}
         {days.answer && days.question && (
           <>
             <DryingRack
@@ -67,7 +63,7 @@ export function DaysView() {
 }
 
 /** When the print is done, and how sure that is. */
-function Answer({ days: { answer, problem, progress, stop, again, question } }: { readonly days: Days }) {
+function Answer({ days: { answer, progress, stop, again, question } }: { readonly days: Days }) {
   const { id, plan } = usePrintDesk('id', 'plan');
   const end = answer && new Map(answer.ends).get(id),
     day = (min: number) => (Number.isFinite(min) ? nearDayOf(isoOfMin(min)) : daysWords('never'));
@@ -107,7 +103,6 @@ function Answer({ days: { answer, problem, progress, stop, again, question } }: 
           </p>
         ) : null;
       })}
-      {problem && <p className={clsx(kit.say, kit.bad)}>{problem}</p>}
       <p className={clsx(kit.note, kit.row, kit.gap12)}>
         {answer && daysWords('how', { exact: String(answer.exact), tried: answer.tried, sittings: answer.sittings })}
         {progress === undefined ? (
@@ -129,11 +124,16 @@ export interface Moves {
   readonly letGo: (step: DayStep) => void;
 }
 
-/** Steps put to days of their own, and let go again. */
-function useMoves(days: Days): Moves {
+/** Steps put to days of their own, and let go again. Where one came to lie is said when the days have been found anew. */
+function useMoves({ answer, question }: Days): Moves {
   const { plan, change, tell } = usePrintDesk('plan', 'change', 'tell');
   const { pins } = plan.days;
-  const { answer, question } = days;
+  const asked = useRef<{ readonly step: DayStep; readonly toMin: number; readonly before: DaysAnswer }>(undefined);
+  useEffect(() => {
+    if (!asked.current || !answer || !question || answer === asked.current.before) return;
+    tell(cameToLie({ ...asked.current, answer, question }));
+    asked.current = undefined;
+  }, [answer, question, tell]);
   const set = useCallback(
     (next: Plan['days']['pins']) => void change({ kind: 'days-set', part: { pins: [...next] } }),
     [change],
@@ -141,30 +141,35 @@ function useMoves(days: Days): Moves {
   return useMemo(
     () => ({
       to: (step, toMin) => {
-        const toLater = [
-          ...pins.filter(({ stepId }) => stepId !== step.id),
-          { stepId: step.id, notBefore: isoOfMin(toMin) },
-        ];
-        set(toLater);
-        const placed = answer?.placed.find(({ id }) => id === step.id),
-          wanted = nearDayOf(isoOfMin(toMin)),
-          what = stepInWords(step);
-        // sooner than the laws allow: it stays where it is, and why is said
-        const bound = placed && placed.heldBy !== 'day' && placed.heldBy !== 'nothing' && toMin < placed.sittings[0][0];
-        const before = question?.steps.find(({ id }) => id === placed?.afterId);
-        tell(
-          bound && nearDayOf(isoOfMin(placed.sittings[0][0])) !== wanted
-            ? daysWords('move.held', {
-                ...{ what, wanted, got: nearDayOf(isoOfMin(placed.sittings[0][0])) },
-                why: daysWords(`move.why.${placed.heldBy}`, { before: before ? stepInWords(before) : '' }),
-              })
-            : daysWords('move.moved', { what, wanted }),
-        );
+        asked.current = answer && { step, toMin, before: answer };
+        set([...pins.filter(({ stepId }) => stepId !== step.id), { stepId: step.id, notBefore: isoOfMin(toMin) }]);
       },
       letGo: (step) => set(pins.filter(({ stepId }) => stepId !== step.id)),
     }),
-    [answer, pins, question, set, tell],
+    [answer, pins, set],
   );
+}
+
+interface Moved {
+  readonly step: DayStep;
+  readonly toMin: number;
+  readonly before: DaysAnswer;
+  readonly answer: DaysAnswer;
+  readonly question: DaysQuestion;
+}
+
+/** Where a step that was put to a day lies now, why not there, and how many others moved with it. */
+function cameToLie({ step, toMin, before, answer, question }: Moved): string {
+  const was = new Map(before.placed.map(({ id, sittings }) => [id, sittings[0][0]]));
+  const others = answer.placed.filter(({ id, sittings }) => id !== step.id && was.get(id) !== sittings[0][0]).length;
+  const placed = answer.placed.find(({ id }) => id === step.id);
+  const [what, wanted] = [stepInWords(step), nearDayOf(isoOfMin(toMin))];
+  if (!placed) return daysWords('move.lost', { what, wanted });
+  const got = nearDayOf(isoOfMin(placed.sittings[0][0]));
+  if (got === wanted) return daysWords('move.lies', { what, got, others });
+  const waitedFor = question.steps.find(({ id }) => id === placed.afterId);
+  const why = daysWords(`move.why.${placed.heldBy}`, { before: waitedFor ? stepInWords(waitedFor) : '' });
+  return daysWords('move.held', { what, wanted, got, others, why });
 }
 
 /** What was cut and pulled, day by day. */

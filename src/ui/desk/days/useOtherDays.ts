@@ -4,17 +4,28 @@ import { dayStepsOf, onRackNow } from '@/derived';
 import type { DaysOfPrint } from '@/model';
 import { ask } from '@/session';
 import { usePrintDesk } from '@/ui/kit/printContext';
+import { inWords } from '@/words/failures';
 
-/** The steps of this print as it is here and now, first; then those of the others on the shelf. Undefined until they are heard of. */
-export function useOtherDays(): readonly DaysOfPrint[] | undefined {
+interface OtherDays {
+  /** Undefined until the others are heard of. */
+  readonly prints: readonly DaysOfPrint[] | undefined;
+  /** Why the others are not among them. */
+  readonly problem: string | undefined;
+}
+
+/** The steps of this print as it is here and now, first; then those of the others on the shelf. */
+export function useOtherDays(): OtherDays {
   const { id, name, plan, sheet, progress, belief, drying, cuttingPace, workshop } = usePrintDesk(
     ...(['id', 'name', 'plan', 'sheet', 'progress', 'belief', 'drying', 'cuttingPace', 'workshop'] as const),
   );
   const [others, setOthers] = useState<readonly DaysOfPrint[]>();
+  const [problem, setProblem] = useState<string>();
   useEffect(() => {
     let current = true;
     void ask<readonly DaysOfPrint[]>('GET', '/api/days').then((answer) => {
-      if (current) setOthers(answer.ok ? answer.value.filter((print) => print.id !== id) : []);
+      if (!current) return;
+      setOthers(answer.ok ? answer.value.filter((print) => print.id !== id) : []);
+      setProblem(answer.ok ? undefined : inWords(answer));
     });
     return () => {
       current = false;
@@ -26,8 +37,9 @@ export function useOtherDays(): readonly DaysOfPrint[] | undefined {
     const { wishedBy } = plan.days;
     return { id, name, wishedBy, steps, onRack: onRackNow({ plan, progress, drying }, Date.now()) };
   }, [belief, cuttingPace, drying, id, name, plan, progress, sheet, workshop.items]);
-  return useMemo(
+  const prints = useMemo(
     () => others && [own, ...others.filter(({ steps, onRack }) => steps.length > 0 || onRack)],
     [others, own],
   );
+  return { prints, problem };
 }

@@ -8,6 +8,7 @@ import { Choice } from '@/ui/kit/Choice';
 import { CountField, LengthField } from '@/ui/kit/fields';
 import { usePrintDesk } from '@/ui/kit/printContext';
 import { kit } from '@/ui/kit/styles';
+import { Tick } from '@/ui/kit/Tick';
 import { paperWords } from '@/words/paper';
 import css from './paper.module.css';
 
@@ -65,14 +66,12 @@ function KeptEdges({ set }: SetProps) {
     <fieldset className={css.edges}>
       <legend>{paperWords('parting.kept')}</legend>
       {PIECE_EDGES.map((edge) => (
-        <label key={edge}>
-          <input
-            type="checkbox"
-            checked={parting.keptEdges.includes(edge)}
-            onChange={(e) => keep(edge, e.target.checked)}
-          />
-          {paperWords(`parting.edges.${edge}`)}
-        </label>
+        <Tick
+          key={edge}
+          words={paperWords(`parting.edges.${edge}`)}
+          on={parting.keptEdges.includes(edge)}
+          onTick={(on) => keep(edge, on)}
+        />
       ))}
     </fieldset>
   );

@@ -9,6 +9,7 @@ import {
   type DragEndEvent,
 } from '@dnd-kit/core';
 import clsx from 'clsx';
+import { addDays, startOfDay } from 'date-fns';
 import { memo, useMemo, useRef } from 'react';
 import type { PlacedStep } from '@/core/days';
 import type { DaysAnswer } from '@/derived';
@@ -49,11 +50,9 @@ interface Props {
   readonly before?: number;
 }
 
-/** Midnight before a moment, as the calendar of this place has it. */
-function midnight(min: number): number {
-  const day = new Date(min * 60_000);
-  day.setHours(0, 0, 0, 0);
-  return Math.round(day.getTime() / 60_000);
+/** Midnight of the day so many days after that of a moment, as the calendar of this place has it: days are of 23 and 25 hours too. */
+function dayOn(min: number, days = 0): number {
+  return Math.round(addDays(startOfDay(new Date(min * 60_000)), days).getTime() / 60_000);
 }
 
 /** The drying rack from the side: each print a shelf; sheets lie on it while they dry, dotted; work stands solid; damp is waved; waiting is the bare shelf. */
@@ -70,7 +69,7 @@ export function DryingRack({
   const ref = useRef<HTMLDivElement>(null);
   const size = useSizePx(ref);
   const placed = useMemo(() => new Map(answer.placed.map((step) => [step.id, step])), [answer]);
-  const from = midnight(
+  const from = dayOn(
     Math.min(nowMin - before * DAY_MIN, ...happened.map(({ fromMin }) => Math.max(fromMin, nowMin - 14 * DAY_MIN))),
   );
   const last = Math.max(...answer.ends.map(([, end]) => end), nowMin);
@@ -87,8 +86,8 @@ export function DryingRack({
   const dropped = ({ active, delta }: DragEndEvent) => {
     const step = prints.flatMap(({ steps }) => steps).find(({ id }) => id === active.id);
     const at = placed.get(String(active.id))?.sittings[0][0];
-    if (step && at !== undefined && Math.abs(delta.x) > 2)
-      moves?.move(step, midnight(at + delta.x / perMin + DAY_MIN / 2));
+    const on = Math.round(delta.x / (perMin * DAY_MIN));
+    if (step && at !== undefined && on !== 0) moves?.move(step, dayOn(at, on));
   };
   return (
     <DndContext sensors={sensors} onDragEnd={dropped}>
@@ -130,7 +129,7 @@ interface WeeksProps {
 
 /** Each Monday as a quiet upright, with its day; in a week each day. */
 function Weeks({ from, count, x }: WeeksProps) {
-  const days = Array.from({ length: count }, (_, d) => midnight(from + d * DAY_MIN + DAY_MIN / 2));
+  const days = Array.from({ length: count }, (_, d) => dayOn(from, d));
   const mondays = count <= EACH_DAY ? days : days.filter((min) => new Date(min * 60_000).getDay() === 1);
   const every = Math.max(1, Math.ceil(mondays.length / 10));
   return (

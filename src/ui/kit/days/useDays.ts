@@ -3,12 +3,14 @@ import { useCallback, useEffect, useMemo, useState } from 'react';
 import { shopOfWorkshop, workingHours, type DaysAnswer, type DaysQuestion } from '@/derived';
 import type { DaysOfPrint, WorkshopItem } from '@/model';
 import { inWords } from '@/words/failures';
+import { useNow } from '../useNow';
 import { useLayersWorker } from '../useSheetWorker';
 
 const MINUTE_MS = 60_000,
   LOOKED_AHEAD_DAYS = 550,
   MOST_MS = 1500,
-  REST_MS = 250;
+  REST_MS = 250,
+  NOW_MS = 600_000;
 
 /** What days are looked for with. */
 export interface DaysWish {
@@ -46,16 +48,16 @@ export function useDays(
   const [progress, setProgress] = useState<number>();
   const [problem, setProblem] = useState<string>();
   const [round, setRound] = useState(0);
+  const nowMs = useNow(NOW_MS, prints);
   const question = useMemo((): DaysQuestion | undefined => {
-    if (!prints || !items) return undefined;
-    const nowMs = Date.now(),
-      hours = workingHours(items, nowMs, LOOKED_AHEAD_DAYS, { eveningsOnly });
+    if (!prints || !items || nowMs === undefined) return undefined;
+    const hours = workingHours(items, nowMs, LOOKED_AHEAD_DAYS, { eveningsOnly });
     return {
       ...{ steps: prints.flatMap(({ steps }) => steps), shop: shopOfWorkshop(prints, items, hours) },
       ...{ nowMin: Math.ceil(nowMs / MINUTE_MS), aim, printId },
       wishes: prints.flatMap(({ id, wishedBy }) => (wishedBy ? [[id, endOfDayMin(wishedBy)] as const] : [])),
     };
-  }, [aim, eveningsOnly, items, printId, prints]);
+  }, [aim, eveningsOnly, items, nowMs, printId, prints]);
   useEffect(() => {
     if (!question) return;
     let current = true;
