@@ -82,7 +82,17 @@ export const boundaryRules = {
         packages('words', 'icu-minify', 'use-intl'),
         packages('store', 'better-sqlite3', 'node:*'),
         packages('testing', 'better-sqlite3'),
-        packages('server', 'ical-generator', 'ical.js', 'sharp', 'saxes', 'piscina', 'fontkit', 'node:*'),
+        packages(
+          'server',
+          'ical-generator',
+          'ical.js',
+          '@touch4it/ical-timezones',
+          'sharp',
+          'saxes',
+          'piscina',
+          'fontkit',
+          'node:*',
+        ),
         packages(
           'ui',
           'react',

@@ -1,7 +1,7 @@
 import type { NextConfig } from 'next';
 
 const config: NextConfig = {
-  serverExternalPackages: ['better-sqlite3', 'sharp', 'pdfkit', 'piscina'],
+  serverExternalPackages: ['better-sqlite3', 'sharp', 'pdfkit', 'piscina', '@touch4it/ical-timezones'],
   devIndicators: false,
   poweredByHeader: false,
   reactStrictMode: true,

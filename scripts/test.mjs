@@ -2,19 +2,28 @@
  * `npm test`: installs what is missing, then build and unit tests beside types, lint and form, then browser tests. Every step runs even
  * when an earlier one failed; the last line has the true counts, each check that is no test runner counting as one.
  */
-import { spawn } from 'node:child_process';
+import { spawn, spawnSync } from 'node:child_process';
 import { existsSync, mkdirSync, readFileSync, rmSync } from 'node:fs';
 import { CHROMIUM, installed, run, say } from './common.mjs';
 
-function chromium() {
-  if (existsSync(CHROMIUM.executablePath)) return;
+const answers = (command, ...args) => spawnSync(command, args, { stdio: 'ignore' }).status === 0;
+
+/** What the browser tests want of Debian: the browser, and a second reader of calendars. */
+function debian() {
+  const missing = [
+    !existsSync(CHROMIUM.executablePath) && 'chromium',
+    !answers('python3', '--version') && 'python3',
+    !answers('python3', '-c', 'import ctypes; ctypes.CDLL("libical.so.3")') && 'libical3',
+  ].filter(Boolean);
+  if (missing.length === 0) return;
+  const packages = missing.join(' ');
   if (process.getuid?.() !== 0) {
-    console.error(`Chromium is missing at ${CHROMIUM.executablePath}. Install it with: sudo apt-get install chromium`);
+    console.error(`Not all that the tests want is installed. Install it with: sudo apt-get install ${packages}`);
     process.exit(1);
   }
-  say('Installing Chromium (apt) …');
+  say(`Installing ${packages} (apt) …`);
   run('apt-get', ['update', '-q']);
-  run('apt-get', ['install', '-y', '-q', '--no-install-recommends', 'chromium']);
+  run('apt-get', ['install', '-y', '-q', '--no-install-recommends', ...missing]);
 }
 
 let passed = 0,
@@ -80,7 +89,7 @@ const unitTests = () =>
   );
 
 installed();
-chromium();
+debian();
 mkdirSync('.tmp', { recursive: true });
 const began = Date.now();
 // two lanes beside one another; the browser tests have the machine to themselves

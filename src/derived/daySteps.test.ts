@@ -1,6 +1,15 @@
 import { startBelief } from '@/core/sheets';
-import { dayStepsOf, onRackNow, plainSheet, progressOf, solveDays, workingHours, type DaysQuestion } from '@/derived';
-import { STARTER_WORKSHOP, type BenchAct, type DayStep, type Plan, type WorkshopItem } from '@/model';
+import {
+  daysAsked,
+  dayStepsOf,
+  onRackNow,
+  plainSheet,
+  progressOf,
+  solveDays,
+  workingHours,
+  type DaysQuestion,
+} from '@/derived';
+import { STARTER_WORKSHOP, type BenchAct, type DaysOfPrint, type DayStep, type Plan, type WorkshopItem } from '@/model';
 import { planOfBands } from '@/testing/plans';
 import { MINUTE, pullsOf, sitting } from '@/testing/sittings';
 
@@ -139,6 +148,28 @@ describe('working hours', () => {
     ).toHaveLength(5);
     expect(local(workingHours([], monday, 1)[0])).toEqual(['1 18:30', '1 21:30']);
     expect(local(workingHours(items, monday, 1, { eveningsOnly: true })[0])).toEqual(['1 18:30', '1 21:30']);
+    // hands by hours and days of their own; what names nobody is everybody's
+    const own: WorkshopItem[] = [
+      ...items,
+      {
+        ...{ version: 1, kind: 'hours', id: 'own', name: 'of A', note: '', handId: 'A' },
+        ...{ days: ['Mon', 'Sun'], from: '19:00', to: '22:00' },
+      },
+      {
+        ...{ version: 1, kind: 'days off', id: 'off', name: 'off', note: '', handId: 'B' },
+        from: '2026-11-30',
+        to: '2026-12-03',
+      },
+    ];
+    expect(workingHours(own, monday, 7, { handId: 'A' }).map(local)).toEqual([
+      ['1 19:0', '1 22:0'],
+      ['0 19:0', '0 22:0'],
+    ]);
+    expect(workingHours(own, monday, 7, { handId: 'B' }).map(local)).toEqual([
+      ['5 9:0', '5 12:30'],
+      ['6 10:0', '6 17:0'],
+    ]);
+    expect(workingHours(own, monday, 7, { handId: 'C' })).toHaveLength(6);
     const late = items.map((one) => (one.kind === 'hours' ? { ...one, to: '20:00' } : one));
     expect(local(workingHours(late, monday, 1, { eveningsOnly: true })[0])).toEqual(['1 17:0', '1 20:0']);
   });
@@ -178,6 +209,37 @@ describe('days solved', () => {
     expect(Math.min(...late.placed.map(({ sittings }) => sittings[0][0]))).toBe(far.latestBegin);
     // begun at the last moment it is no longer sure
     expect(late.likely!.chance).toBeLessThan(far.likely!.chance!);
+  });
+
+  test('evenings only of one print: the other keeps the hours of the day, and both share the hand', () => {
+    const items = STARTER_WORKSHOP.map((one, i) => ({ ...one, id: String(i) }) as WorkshopItem);
+    const print = (id: string, eveningsOnly: boolean): DaysOfPrint => {
+      const of: Plan = { ...plan, days: { ...plan.days, eveningsOnly } };
+      const all = dayStepsOf({
+        ...{ printId: id, plan: of, sheet: plainSheet(of), belief: startBelief('practised'), drying: [], pace: 1 },
+        ...{ progress: progressOf(of, []), handIds: ['A'] },
+      });
+      return { id, name: id, wishedBy: id === 'p' ? '2027-02-01' : null, steps: all, onRack: null };
+    };
+    const asked = daysAsked([print('p', true), print('q', false)], items, {
+      ...{ nowMs: nowMin * MINUTE, aim: 'earliest finish', ahead: 200 },
+    });
+    expect(asked.wishes).toEqual([['p', Math.round(new Date(2027, 1, 1, 23, 59).getTime() / MINUTE)]]);
+    const { placed, troubles } = solveDays(asked, (tried) => tried < 5);
+    expect(troubles).toEqual([]);
+    const begins = (id: string) =>
+      placed
+        .filter((one) => one.id.startsWith(id))
+        .flatMap((one) => one.sittings.map(([at]) => new Date(at * MINUTE).getHours()));
+    expect(Math.min(...begins('p/'))).toBeGreaterThanOrEqual(17);
+    expect(Math.max(...begins('q/'))).toBeLessThan(17);
+    const all = placed.flatMap(({ sittings }) => sittings).sort((a, b) => a[0] - b[0]);
+    all.slice(1).forEach(([at], i) => expect(at).toBeGreaterThanOrEqual(all[i][1]));
+    // the workshop's wish: all in evenings
+    const late = daysAsked([print('q', false)], items, {
+      ...{ nowMs: nowMin * MINUTE, aim: 'earliest finish', ahead: 200, eveningsOnly: true },
+    });
+    expect(late.steps.every((one) => one.eveningsOnly)).toBe(true);
   });
 
   test('another print takes its hours: this one is done no sooner', () => {

@@ -1,14 +1,6 @@
-import { CLEAN_UP_MIN, minutesOfDay, mouldAfterDays, readyAfterHours, SET_UP_MIN, type Stretch } from '@/core/days';
+import { CLEAN_UP_MIN, minutesOfDay, mouldAfterDays, readyAfterHours, SET_UP_MIN } from '@/core/days';
 import { isTestSheet, type LossBelief } from '@/core/sheets';
-import {
-  WEEKDAYS,
-  type DayStep,
-  type DaysOfPrint,
-  type ItemOf,
-  type Plan,
-  type StepKind,
-  type WorkshopItem,
-} from '@/model';
+import type { DayStep, DaysOfPrint, Plan, StepKind } from '@/model';
 import { sheetAnswerOf } from './belief';
 import { hoursByCut } from './composition';
 import { isDamp } from './damp';
@@ -71,6 +63,7 @@ export function dayStepsOf(of: Of): DayStep[] {
       ...{ rack: undefined, then: undefined },
       ...{ printId: of.printId, eachSittingMin: 0, handIds, needIds: [], after: [], run: undefined },
       spread: { work: SMALL_SPREAD, wait: 0 },
+      eveningsOnly: plan.days.eveningsOnly,
       ...step,
       workMin,
       leastMin: Math.max(1, Math.min(workMin, Math.round(step.leastMin ?? workMin))),
@@ -299,54 +292,3 @@ const driedInTheEnd = <T extends Pick<Of, 'plan'>>(of: T): T => ({
   ...of,
   plan: { ...of.plan, way: { ...of.plan.way, under: 'dry' } },
 });
-
-/** Where the workshop says nothing of its hours: evenings of the week, and Saturday. */
-const USUAL_HOURS: readonly Pick<ItemOf<'hours'>, 'days' | 'from' | 'to'>[] = [
-  { days: ['Mon', 'Tue', 'Wed', 'Thu', 'Fri'], from: '18:30', to: '21:30' },
-  { days: ['Sat'], from: '10:00', to: '17:00' },
-];
-const EVENING_FROM = '17:00';
-
-/** Hours in which the workshop works, day by day from the day of a moment on, in the time of this place; days off are left out. */
-export function workingHours(
-  items: readonly WorkshopItem[],
-  nowMs: number,
-  days: number,
-  { eveningsOnly = false }: { readonly eveningsOnly?: boolean } = {},
-): Stretch[] {
-  const said = items.filter((item): item is ItemOf<'hours'> => item.kind === 'hours'),
-    all = said.length > 0 ? said : USUAL_HOURS,
-    late = [all, USUAL_HOURS]
-      .map((some) => some.filter(({ to }) => to > EVENING_FROM))
-      .find((some) => some.length > 0)!;
-  // whoever works in the evening only, where the workshop's hours end before, has evenings of the usual kind
-  const hours = eveningsOnly
-    ? late.map(({ from, ...rest }) => ({ ...rest, from: from > EVENING_FROM ? from : EVENING_FROM }))
-    : all;
-  const off = items.filter((item): item is ItemOf<'days off'> => item.kind === 'days off');
-  const stretches: Stretch[] = [];
-  for (let d = 0; d < days; d++) {
-    const day = new Date(nowMs);
-    day.setHours(0, 0, 0, 0);
-    day.setDate(day.getDate() + d);
-    const date = isoDay(day);
-    if (off.some(({ from, to }) => from <= date && date <= to)) continue;
-    const weekday = WEEKDAYS[(day.getDay() + 6) % 7];
-    for (const { days: on, from, to } of hours) {
-      if (!on.includes(weekday)) continue;
-      const at = (time: string) => {
-        const moment = new Date(day);
-        moment.setHours(Number(time.slice(0, 2)), Number(time.slice(3)));
-        return Math.round(moment.getTime() / MINUTE_MS);
-      };
-      stretches.push([at(from), at(to)]);
-    }
-  }
-  return stretches;
-}
-
-/** A day as the calendar of this place has it, ISO. */
-function isoDay(date: Date): string {
-  const pad = (n: number) => String(n).padStart(2, '0');
-  return `${date.getFullYear()}-${pad(date.getMonth() + 1)}-${pad(date.getDate())}`;
-}

@@ -10,6 +10,9 @@ import {
   type Trouble,
 } from '@/core/days';
 import type { DaysOfPrint, DayStep, WorkshopItem } from '@/model';
+import { endOfDayMin, workingHours } from './workingHours';
+
+const MINUTE_MS = 60_000;
 
 /** Days that are asked for: all steps of all prints, what there is of hands and racks, and what is looked for. */
 export interface DaysQuestion {
@@ -121,7 +124,9 @@ function withoutOthers(
   const busy = (handId: string) => others.flatMap(({ at }) => (at.handId === handId ? at.sittings : []));
   const things = new Set(others.flatMap(({ step }) => step.needIds));
   return {
-    hands: shop.hands.map(({ id, hours }) => ({ id, hours: without(hours, busy(id)) })),
+    hands: shop.hands.map(({ id, hours, evenings }) => ({
+      ...{ id, hours: without(hours, busy(id)), evenings: evenings && without(evenings, busy(id)) },
+    })),
     taken: [
       ...shop.taken,
       ...[...things].map((id) => ({
@@ -181,11 +186,35 @@ export function readySteps({ steps, nowMin }: Pick<DaysQuestion, 'steps' | 'nowM
     .sort((a, b) => (b.step.then?.minutes ?? 0) - (a.step.then?.minutes ?? 0) || a.minutes - b.minutes);
 }
 
-/** What the workshop has for these prints: each hand they name in these hours, its racks with what lies on them now. */
-export function shopOfWorkshop(
+interface DaysAsked {
+  readonly nowMs: number;
+  readonly aim: DaysQuestion['aim'];
+  /** Days that are looked ahead. */
+  readonly ahead: number;
+  readonly printId?: string;
+  /** Whatever the prints say, all is done in evenings. */
+  readonly eveningsOnly?: boolean;
+}
+
+/** What days are asked for: all steps of these prints within what the workshop has, each print by the day it is wished for. */
+export function daysAsked(
   prints: readonly DaysOfPrint[],
   items: readonly WorkshopItem[],
-  hours: readonly Stretch[],
+  { nowMs, aim, ahead, printId, eveningsOnly = false }: DaysAsked,
+): DaysQuestion {
+  const steps = prints.flatMap((print) => print.steps);
+  return {
+    ...{ aim, printId, nowMin: Math.ceil(nowMs / MINUTE_MS), shop: shopOfWorkshop(prints, items, { nowMs, ahead }) },
+    steps: eveningsOnly ? steps.map((step) => ({ ...step, eveningsOnly })) : steps,
+    wishes: prints.flatMap(({ id, wishedBy }) => (wishedBy ? [[id, endOfDayMin(wishedBy)] as const] : [])),
+  };
+}
+
+/** What the workshop has for these prints: each hand they name in its hours from a moment on, its racks with what lies on them now. */
+function shopOfWorkshop(
+  prints: readonly DaysOfPrint[],
+  items: readonly WorkshopItem[],
+  { nowMs, ahead }: { readonly nowMs: number; readonly ahead: number },
 ): Shop {
   const hands = new Set(prints.flatMap(({ steps }) => steps.flatMap(({ handIds }) => handIds)));
   const taken = (rackId: string) =>
@@ -193,7 +222,11 @@ export function shopOfWorkshop(
       onRack?.rackId === rackId ? [{ stretch: [onRack.fromMin, onRack.untilMin] as const, sheets: onRack.sheets }] : [],
     );
   return {
-    hands: [...hands].map((id) => ({ id, hours })),
+    hands: [...hands].map((id) => ({
+      id,
+      hours: workingHours(items, nowMs, ahead, { handId: id }),
+      evenings: workingHours(items, nowMs, ahead, { handId: id, eveningsOnly: true }),
+    })),
     taken: [],
     racks: items.flatMap((item) =>
       item.kind === 'rack' ? [{ id: item.id, places: item.places, taken: taken(item.id) }] : [],

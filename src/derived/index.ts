@@ -123,8 +123,8 @@ export {
   sheetsParted,
 } from './paperStep';
 export { needsOfPrint, shoppingList } from './shopping';
-export { dayStepsOf, onRackNow, workingHours } from './daySteps';
-export { type DaysAnswer, type DaysQuestion, readySteps, shopOfWorkshop, solveDays } from './daysSolved';
+export { dayStepsOf, onRackNow } from './daySteps';
+export { type DaysAnswer, daysAsked, type DaysQuestion, readySteps, solveDays } from './daysSolved';
 export { type FilmBelow, filmBelowOf, lookedAt, taughtByCause } from './filmBelow';
 export { type Progress, progressOf, refusedAddition } from './progress';
 export { type LaidPlan, shapesKept } from './shapesKept';
@@ -240,3 +240,4 @@ export { type Drift, type FaultBySetting, driftByFaults, faultsBySetting } from 
 export { warmUpsOf } from './warmUps';
 export { rollerOf } from './uses';
 export { faultCaseOf, remedySetting } from './faultFinding';
+export { workingHours, endOfDayMin } from './workingHours';

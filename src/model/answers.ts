@@ -184,6 +184,7 @@ const dayStep = record({
   rack: record({ id: id(), sheets: counted(), afterMin: minutes(), beforeMin: number().integer().optional() })
     .optional()
     .default(undefined),
+  eveningsOnly: boolean().required(),
   notBeforeMin: number().integer().optional(),
   wantedMin: number().integer().optional(),
   spread: record({ work: number().required().min(0), wait: number().required().min(0) }),

@@ -1,20 +1,28 @@
 import { FreeHours, RackPlaces, type Stretch } from './hours';
 import { EVER, type Shop, type Trouble, type WorkStep } from './workStep';
 
+const handThing = (handId: string) => `hand ${handId}`;
+
 /** The hours, things and places of a shop while steps are put into them. */
 export class Bookings {
-  private readonly hands: Map<string, FreeHours>;
+  /** The hours of each hand, which bookings leave as they are; what of them is taken is kept as that of a thing. */
+  private readonly hands: ReadonlyMap<string, { readonly hours: FreeHours; readonly evenings: FreeHours }>;
   private readonly things: Map<string, FreeHours>;
   readonly racks: Map<string, RackPlaces>;
 
   constructor(shop: Shop | Bookings) {
     if (shop instanceof Bookings) {
-      this.hands = new Map([...shop.hands].map(([id, free]) => [id, new FreeHours(free)]));
+      this.hands = shop.hands;
       this.things = new Map([...shop.things].map(([id, free]) => [id, new FreeHours(free)]));
       this.racks = new Map([...shop.racks].map(([id, rack]) => [id, rack.copy()]));
       return;
     }
-    this.hands = new Map(shop.hands.map(({ id, hours }) => [id, new FreeHours(hours)]));
+    this.hands = new Map(
+      shop.hands.map(({ id, hours, evenings = hours }) => [
+        id,
+        { hours: new FreeHours(hours), evenings: new FreeHours(evenings) },
+      ]),
+    );
     this.things = new Map(
       shop.taken.map(({ id, stretches }) => {
         const free = new FreeHours([[-EVER, EVER]]);
@@ -37,12 +45,19 @@ export class Bookings {
     return free;
   }
 
-  /** Stretches from a moment on in which a hand and all things are free, told one after the other until no more are wanted. */
-  eachFree(handId: string, needIds: readonly string[], from: number, wanted: (a: number, b: number) => boolean): void {
-    const hours = this.hands.get(handId);
-    if (!hours) return;
+  /** Stretches from a moment on in which a hand and all things a step needs are free, told one after the other until no more are wanted. */
+  eachFree(
+    { needIds, eveningsOnly = false }: WorkStep,
+    handId: string,
+    from: number,
+    wanted: (a: number, b: number) => boolean,
+  ): void {
+    const hand = this.hands.get(handId);
+    if (!hand) return;
+    const hours = eveningsOnly ? hand.evenings : hand.hours,
+      needs = [handThing(handId), ...needIds];
     for (let i = hours.firstAfter(from); i < hours.count; i++)
-      if (!this.within(Math.max(from, hours.begins(i)), hours.ends(i), needIds, 0, wanted)) return;
+      if (!this.within(Math.max(from, hours.begins(i)), hours.ends(i), needs, 0, wanted)) return;
   }
 
   private within(
@@ -62,7 +77,7 @@ export class Bookings {
 
   book(step: WorkStep, handId: string, sittings: readonly Stretch[]): void {
     for (const [from, to] of sittings) {
-      this.hands.get(handId)!.book(from, to);
+      this.thing(handThing(handId)).book(from, to);
       for (const id of step.needIds) this.thing(id).book(from, to);
     }
     const { rack } = step;
@@ -75,11 +90,11 @@ export class Bookings {
 
 /** The sittings in which a hand can do a step from a moment on; undefined where it never can. */
 function sittingsFor(step: WorkStep, handId: string, bookings: Bookings, from: number, inOneGo: boolean) {
-  const { workMin, eachSittingMin, needIds } = step;
+  const { workMin, eachSittingMin } = step;
   const least = inOneGo ? workMin : Math.min(workMin, Math.max(1, step.leastMin));
   const sittings: Stretch[] = [];
   let left = workMin;
-  bookings.eachFree(handId, needIds, from, (a, b) => {
+  bookings.eachFree(step, handId, from, (a, b) => {
     const room = b - a - eachSittingMin;
     if (room < Math.min(left, least)) return true;
     let worked = Math.min(left, room);

@@ -27,7 +27,9 @@ export function latestSchedule(
         rack: step.rack && { ...step.rack, beforeMin: step.rack.afterMin, afterMin: 0 },
       })),
       shop: {
-        hands: shop.hands.map(({ id, hours }) => ({ id, hours: hours.map(back) })),
+        hands: shop.hands.map(({ id, hours, evenings }) => ({
+          ...{ id, hours: hours.map(back), evenings: evenings?.map(back) },
+        })),
         taken: shop.taken.map(({ id, stretches }) => ({ id, stretches: stretches.map(back) })),
         racks: shop.racks.map(({ taken = [], ...rack }) => ({
           ...rack,

@@ -19,6 +19,11 @@ const solved = (steps: readonly WorkStep[], of: Shop = shop(), nowMin = 0) =>
   solveSchedule({ steps, shop: of, nowMin, aim: 'earliest finish' });
 const at = (schedule: Schedule, id: string) => schedule.steps.get(id)!.sittings;
 
+const hoursFor = ({ eveningsOnly }: WorkStep, { hands }: Shop, handId: string) => {
+  const { hours, evenings: late = hours } = hands.find(({ id }) => id === handId)!;
+  return eveningsOnly ? late : hours;
+};
+
 /** Which laws a schedule breaks, checked one by one from the steps alone. */
 function broken(
   steps: readonly WorkStep[],
@@ -39,7 +44,7 @@ function broken(
     if (!found) continue;
     const { sittings, handId } = found;
     if (!one.handIds.includes(handId)) wrong.push(`${one.id}: not by its hand`);
-    const hours = of.hands.find(({ id }) => id === handId)!.hours;
+    const hours = hoursFor(one, of, handId);
     for (const [from, to] of sittings) {
       take(handId, [from, to]);
       one.needIds.forEach((id) => take(id, [from, to]));
@@ -228,6 +233,7 @@ const small = fc.record({
   which: fc.array(fc.integer({ min: 1, max: 3 }), { minLength: 4, maxLength: 4 }),
   press: fc.array(fc.boolean(), { minLength: 4, maxLength: 4 }),
   sheets: fc.array(fc.nat(2), { minLength: 4, maxLength: 4 }),
+  late: fc.array(fc.boolean(), { minLength: 4, maxLength: 4 }),
 });
 type Small = typeof small extends fc.Arbitrary<infer T> ? T : never;
 
@@ -238,7 +244,7 @@ function merged(hours: readonly Stretch[]): Stretch[] {
   return Array.from({ length: free.count }, (_, i) => [free.begins(i), free.ends(i)]);
 }
 
-function instance({ work, waits, hands, which, press, sheets }: Small): { steps: WorkStep[]; of: Shop } {
+function instance({ work, waits, hands, which, press, sheets, late }: Small): { steps: WorkStep[]; of: Shop } {
   const steps = work.map((workMin, i) => {
     const before = work.flatMap((_, k) => {
       const wait = waits[(3 * i + k) % 6];
@@ -249,11 +255,15 @@ function instance({ work, waits, hands, which, press, sheets }: Small): { steps:
       ...{ printId: `p${i % 2}`, workMin, leastMin: workMin, after: before },
       handIds: handIds.length > 0 ? handIds : ['h0'],
       needIds: press[i] ? ['press'] : [],
+      eveningsOnly: late[i],
       ...(sheets[i] > 0 && { rack: { id: 'rack', sheets: sheets[i], afterMin: 2 } }),
     });
   });
   const of = shop({
-    hands: hands.map((hours, h) => ({ id: `h${h}`, hours: merged(hours.map(([a, n]) => [a, Math.min(MOST, a + n)])) })),
+    hands: hands.map((hours, h) => ({
+      ...{ id: `h${h}`, hours: merged(hours.map(([a, n]) => [a, Math.min(MOST, a + n)])) },
+      evenings: merged([[4, 7], ...hours.map(([a]): Stretch => [Math.max(a, 9), MOST])]),
+    })),
     racks: [{ id: 'rack', places: 2 }],
   });
   return { steps, of };
@@ -279,7 +289,7 @@ function byTrying(steps: readonly WorkStep[], of: Shop): number | undefined {
       return;
     }
     for (const hand of steps[i].handIds)
-      for (const [a, b] of of.hands.find(({ id }) => id === hand)!.hours)
+      for (const [a, b] of hoursFor(steps[i], of, hand))
         for (let from = a; from + steps[i].workMin <= b; from++) {
           placed.push({ id: steps[i].id, from, to: from + steps[i].workMin, hand });
           put(i + 1);
@@ -346,13 +356,16 @@ function workshopOf({
           leastMin: 20,
         },
         needIds: ['press'],
+        eveningsOnly: p % 2 === 1,
         after: [{ id: name('cut', r), waitMin: 0 }, ...(r > 0 ? [{ id: name('print', r - 1), waitMin: dry }] : [])],
         rack: { id: 'rack', sheets: 10, afterMin: dry },
       }),
     ];
   }).flat();
   const of = shop({
-    hands: Array.from({ length: hands }, (_, h) => ({ id: `h${h}`, hours: evenings(120, hours[0], hours[1]) })),
+    hands: Array.from({ length: hands }, (_, h) => ({
+      ...{ id: `h${h}`, hours: evenings(120, hours[0], hours[1]), evenings: evenings(120, 17, 21 + h) },
+    })),
     racks: [{ id: 'rack', places }],
   });
   return { steps, of };

@@ -22,14 +22,23 @@ export interface WorkStep {
     readonly afterMin: number;
     readonly beforeMin?: number;
   };
+  /** It is worked on in the evening hours of a hand, not in its others. */
+  readonly eveningsOnly?: boolean;
   readonly notBeforeMin?: number;
   /** It is wanted to begin on the day from here on, before others that are not. */
   readonly wantedMin?: number;
 }
 
+/** When a hand works; what is done in evenings only is done in `evenings` (its hours where they are not said), within its hours or beyond them. */
+export interface HandHours {
+  readonly id: string;
+  readonly hours: readonly Stretch[];
+  readonly evenings?: readonly Stretch[];
+}
+
 /** What there is of hands, things and places. */
 export interface Shop {
-  readonly hands: readonly { readonly id: string; readonly hours: readonly Stretch[] }[];
+  readonly hands: readonly HandHours[];
   /** Things that are taken at times; what is not named is always free. */
   readonly taken: readonly { readonly id: string; readonly stretches: readonly Stretch[] }[];
   readonly racks: readonly {

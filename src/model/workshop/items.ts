@@ -48,6 +48,9 @@ const timeOfDay = () =>
     .required()
     .matches(TIME_OF_DAY, ({ value }) => phrase('items.isNoTimeOf', { value: String(value) }));
 
+/** The hand it is for; everybody where there is none. */
+const whose = () => string().min(1).max(80).nullable().optional();
+
 /** One schema for each kind of thing the workshop has. */
 const ITEMS = {
   paper: record({
@@ -118,6 +121,7 @@ const ITEMS = {
         phrase('items.eachDayIsNamed'),
         (days: readonly string[] | undefined) => !days || new Set(days).size === days.length,
       ),
+    handId: whose(),
     from: timeOfDay(),
     to: timeOfDay(),
   }).test(
@@ -126,12 +130,13 @@ const ITEMS = {
     (v: { from: string; to: string } | undefined) =>
       !v || ![v.from, v.to].every((time) => TIME_OF_DAY.test(time)) || v.to > v.from,
   ),
-  /** Days on which nobody works, from the first to the last. */
-  'days off': record({ ...shared('days off'), from: isoDay().required(), to: isoDay().required() }).test(
-    'later',
-    phrase('items.daysOffEnd'),
-    (v: { from: string; to: string } | undefined) => !v || v.to >= v.from,
-  ),
+  /** Days on which nobody works, or one hand does not, from the first to the last. */
+  'days off': record({
+    ...shared('days off'),
+    handId: whose(),
+    from: isoDay().required(),
+    to: isoDay().required(),
+  }).test('later', phrase('items.daysOffEnd'), (v: { from: string; to: string } | undefined) => !v || v.to >= v.from),
 };
 
 type Items = { readonly [Kind in keyof typeof ITEMS]: Frozen<InferType<(typeof ITEMS)[Kind]>> };

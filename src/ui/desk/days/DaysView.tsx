@@ -3,12 +3,12 @@ import Button from '@mui/material/Button';
 import clsx from 'clsx';
 import { useCallback, useEffect, useMemo, useRef } from 'react';
 import { EDITION_ROUND, type DayStep, type Plan } from '@/model';
-import type { DaysAnswer, DaysQuestion, Progress } from '@/derived';
+import { endOfDayMin, type DaysAnswer, type DaysQuestion, type Progress } from '@/derived';
 import { DryingRack, type Mark } from '@/ui/kit/days/DryingRack';
 import { Looking } from '@/ui/kit/days/Looking';
 import { Places } from '@/ui/kit/days/Places';
 import { Soon } from '@/ui/kit/days/Soon';
-import { endOfDayMin, isoOfMin, useDays, type Days } from '@/ui/kit/days/useDays';
+import { isoOfMin, useDays, type Days } from '@/ui/kit/days/useDays';
 import { usePrintDesk } from '@/ui/kit/printContext';
 import { kit } from '@/ui/kit/styles';
 import { nearDayOf } from '@/words/dates';
@@ -23,7 +23,7 @@ export function DaysView() {
   const { prints, problem: alone } = useOtherDays();
   const items = useMemo(() => workshop.items?.map(({ item }) => item), [workshop.items]);
   const days = useDays(prints, items, {
-    ...{ aim: plan.days.aim, eveningsOnly: plan.days.eveningsOnly, printId: id },
+    ...{ aim: plan.days.aim, printId: id },
   });
   const steps = useMemo(() => prints?.find((print) => print.id === id)?.steps ?? [], [id, prints]);
   const move = useMoves(days);

@@ -1,6 +1,6 @@
 'use client';
 import { useCallback, useEffect, useMemo, useState } from 'react';
-import { shopOfWorkshop, workingHours, type DaysAnswer, type DaysQuestion } from '@/derived';
+import { daysAsked, type DaysAnswer, type DaysQuestion } from '@/derived';
 import type { DaysOfPrint, WorkshopItem } from '@/model';
 import { inWords } from '@/words/failures';
 import { useNow } from '../useNow';
@@ -15,7 +15,8 @@ const MINUTE_MS = 60_000,
 /** What days are looked for with. */
 export interface DaysWish {
   readonly aim: DaysQuestion['aim'];
-  readonly eveningsOnly: boolean;
+  /** Whatever the prints say. */
+  readonly eveningsOnly?: boolean;
   /** The print the chance is asked of. */
   readonly printId: string | undefined;
 }
@@ -29,12 +30,6 @@ export interface Days {
   readonly problem: string | undefined;
   readonly stop: () => void;
   readonly again: () => void;
-}
-
-/** The end of a day as the calendar of this place has it, minutes. */
-export function endOfDayMin(isoDate: string): number {
-  const [year, month, day] = isoDate.split('-').map(Number);
-  return Math.round(new Date(year, month - 1, day, 23, 59).getTime() / MINUTE_MS);
 }
 
 /** Days for all these prints, looked for anew when what they are made of has changed and rested. */
@@ -51,12 +46,7 @@ export function useDays(
   const nowMs = useNow(NOW_MS, prints);
   const question = useMemo((): DaysQuestion | undefined => {
     if (!prints || !items || nowMs === undefined) return undefined;
-    const hours = workingHours(items, nowMs, LOOKED_AHEAD_DAYS, { eveningsOnly });
-    return {
-      ...{ steps: prints.flatMap(({ steps }) => steps), shop: shopOfWorkshop(prints, items, hours) },
-      ...{ nowMin: Math.ceil(nowMs / MINUTE_MS), aim, printId },
-      wishes: prints.flatMap(({ id, wishedBy }) => (wishedBy ? [[id, endOfDayMin(wishedBy)] as const] : [])),
-    };
+    return daysAsked(prints, items, { nowMs, aim, printId, eveningsOnly, ahead: LOOKED_AHEAD_DAYS });
   }, [aim, eveningsOnly, items, nowMs, printId, prints]);
   useEffect(() => {
     if (!question) return;

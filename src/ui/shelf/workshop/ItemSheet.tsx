@@ -7,6 +7,7 @@ import { useState } from 'react';
 import type { Lab } from '@/core/colour';
 import type { LengthUnit } from '@/core/units';
 import { ITEM_RANGES, WEEKDAYS, type ItemOf, type WorkshopItem } from '@/model';
+import { Choice } from '@/ui/kit/Choice';
 import { kit } from '@/ui/kit/styles';
 import { CountField, LabFields, LengthField, NumberField } from '../../kit/fields';
 import { ITEM_FIELDS, type ItemField } from './itemFields';
@@ -16,6 +17,8 @@ import { workshopWords } from '@/words/workshop';
 
 interface Props {
   readonly item: WorkshopItem;
+  /** All things of the workshop: some name one another. */
+  readonly all: readonly WorkshopItem[];
   readonly unit: LengthUnit;
   /** Saves what was changed; says itself what is wrong. */
   readonly onSave: (part: Partial<WorkshopItem>) => void;
@@ -23,13 +26,13 @@ interface Props {
 }
 
 /** All that is known of one thing; every change is saved at once. */
-export function ItemSheet({ item, unit, onSave, onRemove }: Props) {
+export function ItemSheet({ item, all, unit, onSave, onRemove }: Props) {
   const fields = ITEM_FIELDS[item.kind];
   return (
     <>
       <section>
         <h2>{item.name}</h2>
-        <p className={clsx(kit.note, kit.above4)}>{figuresInWords(item, unit)}</p>
+        <p className={clsx(kit.note, kit.above4)}>{figuresInWords(item, { unit, all })}</p>
       </section>
       <section className={clsx(kit.stack, kit.gap12)} aria-label={workshopWords('known', { name: item.name })}>
         <TextTaken
@@ -39,7 +42,7 @@ export function ItemSheet({ item, unit, onSave, onRemove }: Props) {
           must
         />
         {fields.map((field) => (
-          <Field key={field.key} {...{ field, item, unit }} onSave={(value) => onSave({ [field.key]: value })} />
+          <Field key={field.key} {...{ field, item, all, unit }} onSave={(value) => onSave({ [field.key]: value })} />
         ))}
         <TextTaken label={workshopWords('field.note')} value={item.note} onTake={(note) => onSave({ note })} />
       </section>
@@ -89,11 +92,12 @@ function TextTaken({
 interface FieldProps {
   readonly field: ItemField;
   readonly item: WorkshopItem;
+  readonly all: readonly WorkshopItem[];
   readonly unit: LengthUnit;
   readonly onSave: (value: unknown) => void;
 }
 
-function Field({ field, item, unit, onSave }: FieldProps) {
+function Field({ field, item, all, unit, onSave }: FieldProps) {
   const label = workshopWords(`field.${field.key}`);
   const value = (item as unknown as Readonly<Record<string, unknown>>)[field.key];
   switch (field.as) {
@@ -134,6 +138,8 @@ function Field({ field, item, unit, onSave }: FieldProps) {
       return <PriceFields label={label} price={value as ItemOf<'paper'>['price']} onSave={onSave} />;
     case 'days':
       return <DayTicks label={label} days={value as ItemOf<'hours'>['days']} onSave={onSave} />;
+    case 'hand':
+      return <HandChoice {...{ label, all, onSave }} handId={value as string | null | undefined} />;
     case 'day':
       return (
         <TextTaken label={workshopWords('dayAs', { field: label })} value={value as string} onTake={onSave} must />
@@ -244,3 +250,31 @@ function DayTicks({
     </div>
   );
 }
+
+interface HandProps {
+  readonly label: string;
+  readonly handId: string | null | undefined;
+  readonly all: readonly WorkshopItem[];
+  readonly onSave: (handId: string | null) => void;
+}
+
+/** Whose hours or days off: everybody’s, or those of one hand. */
+function HandChoice({ label, handId, all, onSave }: HandProps) {
+  const hands = all.filter(({ kind }) => kind === 'hand').map(({ id, name }) => [id, name] as const);
+  const gone = handId != null && !hands.some(([id]) => id === handId);
+  const options = [
+    [EVERYBODY, workshopWords('everybody')] as const,
+    ...hands,
+    ...(gone ? [[handId, workshopWords('handGone')] as const] : []),
+  ];
+  return (
+    <Choice
+      label={label}
+      value={handId ?? EVERYBODY}
+      options={options}
+      onChange={(id) => onSave(id === EVERYBODY ? null : id)}
+    />
+  );
+}
+
+const EVERYBODY = 'everybody';

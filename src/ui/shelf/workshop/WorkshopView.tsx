@@ -28,7 +28,8 @@ interface Props {
 export function WorkshopView(props: Props) {
   const { unit } = props;
   const { kind, setKind, things, chosen, choose, add, save, remove, counts } = useThings(props);
-  const many = workshopWords(`many.${kind}`);
+  const many = workshopWords(`many.${kind}`),
+    everything = props.desk.items?.map(({ item }) => item) ?? [];
   return (
     <div className={css.shop}>
       <Head {...props} />
@@ -50,7 +51,7 @@ export function WorkshopView(props: Props) {
               says={workshopWords('none.says')}
             />
           ) : (
-            <Things {...{ things, chosen, unit }} onChoose={choose} />
+            <Things {...{ things, chosen, unit, everything }} onChoose={choose} />
           )}
         </section>
         <aside className={css.known} aria-label={workshopWords('chosen')}>
@@ -58,6 +59,7 @@ export function WorkshopView(props: Props) {
             <ItemSheet
               key={chosen.item.id}
               item={chosen.item}
+              all={everything}
               unit={unit}
               onSave={(part) => void save(chosen, part)}
               onRemove={() => void remove(chosen)}
@@ -164,13 +166,15 @@ function Kinds({ kind, counts, onKind }: KindsProps) {
 }
 
 interface ThingsProps {
+  /** All that the workshop has. */
+  readonly everything: readonly WorkshopItem[];
   readonly things: readonly StoredItem[];
   readonly chosen: StoredItem | undefined;
   readonly unit: LengthUnit;
   readonly onChoose: (id: string) => void;
 }
 
-function Things({ things, chosen, unit, onChoose }: ThingsProps) {
+function Things({ things, chosen, unit, everything, onChoose }: ThingsProps) {
   const all = things.map(({ item }) => item);
   return (
     <div className={css.things} onKeyDown={(e) => stepThrough(e, 'ArrowLeft', 'ArrowRight')}>
@@ -184,7 +188,7 @@ function Things({ things, chosen, unit, onChoose }: ThingsProps) {
         >
           <ItemFigure item={item} all={all} />
           <span className={css.name}>{item.name}</span>
-          <span className={kit.quiet}>{figuresInWords(item, unit)}</span>
+          <span className={kit.quiet}>{figuresInWords(item, { unit, all: everything })}</span>
         </button>
       ))}
     </div>

@@ -36,6 +36,7 @@ export type ItemField = { readonly key: FieldKey } & (
   | { readonly as: 'days' }
   | { readonly as: 'time' }
   | { readonly as: 'day' }
+  | { readonly as: 'hand' }
 );
 
 type FieldKey = Exclude<keyof (typeof workshop)['field'], 'name' | 'initials' | 'note'>;
@@ -112,10 +113,12 @@ export const ITEM_FIELDS: { readonly [Kind in ItemKind]: readonly (ItemField & {
   ],
   shim: [{ key: 'thicknessMm', as: 'length', range: SHIM_RANGE_MM }],
   'days off': [
+    { key: 'handId', as: 'hand' },
     { key: 'from', as: 'day' },
     { key: 'to', as: 'day' },
   ],
   hours: [
+    { key: 'handId', as: 'hand' },
     { key: 'days', as: 'days' },
     { key: 'from', as: 'time' },
     { key: 'to', as: 'time' },

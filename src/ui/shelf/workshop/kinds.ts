@@ -31,41 +31,53 @@ export function freshItem(kind: ItemKind): NewItem {
   };
 }
 
-type Words = { readonly [Kind in ItemKind]: (item: ItemOf<Kind>, unit: LengthUnit) => string };
+/** What things are told with: the unit of lengths, and all things of the workshop, among which some name one another. */
+interface Told {
+  readonly unit: LengthUnit;
+  readonly all: readonly WorkshopItem[];
+}
+
+type Words = { readonly [Kind in ItemKind]: (item: ItemOf<Kind>, told: Told) => string };
+
+/** Whose hours or days off these are. */
+function whose({ handId }: Pick<ItemOf<'hours'>, 'handId'>, { all }: Told): string {
+  if (handId == null) return 'everybody';
+  return all.find(({ id }) => id === handId)?.name ?? workshopWords('handGone');
+}
 
 /** The figures one would ask for first. */
 const FIGURES: Words = {
-  paper: (p, unit) =>
+  paper: (p, { unit }) =>
     workshopWords('figures.paper', {
       weight: trimNumber(p.gramsPerM2, 0),
       size: formatSize(p.parentMm.widthMm, p.parentMm.heightMm, unit),
       stock: p.stockSheets,
     }),
-  roller: (r, unit) =>
+  roller: (r, { unit }) =>
     workshopWords('figures.roller', {
       diameter: formatLength(r.diameterMm, unit),
       width: formatLength(r.widthMm, unit),
       hardness: craftWords(`hardness.${r.soft}`),
     }),
-  brush: (b, unit) =>
+  brush: (b, { unit }) =>
     workshopWords('figures.brush', { width: formatLength(b.widthMm, unit), work: craftWords(`brushWork.${b.work}`) }),
-  'rubbing tool': (t, unit) =>
+  'rubbing tool': (t, { unit }) =>
     workshopWords('figures.rubbing tool', {
       face: formatLength(t.faceMm, unit),
       force: craftWords(`rubbing.${t.force}`),
     }),
-  'cutting tool': (t, unit) =>
+  'cutting tool': (t, { unit }) =>
     workshopWords('figures.cutting tool', {
       section: craftWords(`section.${t.shape}`),
       width: formatLength(t.widthMm, unit),
     }),
-  press: (p, unit) =>
+  press: (p, { unit }) =>
     workshopWords('figures.press', {
       bed: formatSize(p.bedMm.widthMm, p.bedMm.heightMm, unit),
       gap: formatLength(p.gapMm, unit),
     }),
   hand: (h) => craftWords(`experience.${h.experience}`),
-  rack: (r, unit) =>
+  rack: (r, { unit }) =>
     workshopWords('figures.rack', {
       places: r.places,
       size: formatSize(r.placeMm.widthMm, r.placeMm.heightMm, unit),
@@ -75,13 +87,15 @@ const FIGURES: Words = {
       temperature: trimNumber(r.temperatureC, 1),
       humidity: trimNumber(r.relativeHumidityPercent, 0),
     }),
-  shim: (s, unit) => formatLength(s.thicknessMm, unit),
-  'days off': (o) => workshopWords('figures.days off', { from: shortDayOf(o.from), to: shortDayOf(o.to) }),
-  hours: (h) => workshopWords('figures.hours', { days: daysInWords(h.days), from: h.from, to: h.to }),
+  shim: (s, { unit }) => formatLength(s.thicknessMm, unit),
+  'days off': (o, told) =>
+    workshopWords('figures.days off', { of: whose(o, told), from: shortDayOf(o.from), to: shortDayOf(o.to) }),
+  hours: (h, told) =>
+    workshopWords('figures.hours', { of: whose(h, told), days: daysInWords(h.days), from: h.from, to: h.to }),
 };
 
-export function figuresInWords(item: WorkshopItem, unit: LengthUnit): string {
-  return (FIGURES[item.kind] as (item: WorkshopItem, unit: LengthUnit) => string)(item, unit);
+export function figuresInWords(item: WorkshopItem, told: Told): string {
+  return (FIGURES[item.kind] as (item: WorkshopItem, told: Told) => string)(item, told);
 }
 
 /** “Mon to Fri”, where the days follow one another; otherwise one by one. */
