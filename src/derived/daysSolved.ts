@@ -202,10 +202,12 @@ export function daysAsked(
   items: readonly WorkshopItem[],
   { nowMs, aim, ahead, printId, eveningsOnly = false }: DaysAsked,
 ): DaysQuestion {
-  const steps = prints.flatMap((print) => print.steps);
+  const all = prints.flatMap((print) => print.steps),
+    steps = eveningsOnly ? all.map((step) => ({ ...step, eveningsOnly })) : all;
+  const late = steps.some((step) => step.eveningsOnly);
   return {
-    ...{ aim, printId, nowMin: Math.ceil(nowMs / MINUTE_MS), shop: shopOfWorkshop(prints, items, { nowMs, ahead }) },
-    steps: eveningsOnly ? steps.map((step) => ({ ...step, eveningsOnly })) : steps,
+    ...{ steps, aim, printId, nowMin: Math.ceil(nowMs / MINUTE_MS) },
+    shop: shopOfWorkshop(prints, items, { nowMs, ahead, late }),
     wishes: prints.flatMap(({ id, wishedBy }) => (wishedBy ? [[id, endOfDayMin(wishedBy)] as const] : [])),
   };
 }
@@ -214,7 +216,7 @@ export function daysAsked(
 function shopOfWorkshop(
   prints: readonly DaysOfPrint[],
   items: readonly WorkshopItem[],
-  { nowMs, ahead }: { readonly nowMs: number; readonly ahead: number },
+  { nowMs, ahead, late }: { readonly nowMs: number; readonly ahead: number; readonly late: boolean },
 ): Shop {
   const hands = new Set(prints.flatMap(({ steps }) => steps.flatMap(({ handIds }) => handIds)));
   const taken = (rackId: string) =>
@@ -225,7 +227,7 @@ function shopOfWorkshop(
     hands: [...hands].map((id) => ({
       id,
       hours: workingHours(items, nowMs, ahead, { handId: id }),
-      evenings: workingHours(items, nowMs, ahead, { handId: id, eveningsOnly: true }),
+      ...(late && { evenings: workingHours(items, nowMs, ahead, { handId: id, eveningsOnly: true }) }),
     })),
     taken: [],
     racks: items.flatMap((item) =>

@@ -1,26 +1,28 @@
 import { FreeHours, RackPlaces, type Stretch } from './hours';
 import { EVER, type Shop, type Trouble, type WorkStep } from './workStep';
 
-const handThing = (handId: string) => `hand ${handId}`;
-
 /** The hours, things and places of a shop while steps are put into them. */
 export class Bookings {
-  /** The hours of each hand, which bookings leave as they are; what of them is taken is kept as that of a thing. */
-  private readonly hands: ReadonlyMap<string, { readonly hours: FreeHours; readonly evenings: FreeHours }>;
+  private readonly hands: Map<string, { readonly hours: FreeHours; readonly evenings: FreeHours | undefined }>;
   private readonly things: Map<string, FreeHours>;
   readonly racks: Map<string, RackPlaces>;
 
   constructor(shop: Shop | Bookings) {
     if (shop instanceof Bookings) {
-      this.hands = shop.hands;
+      this.hands = new Map(
+        [...shop.hands].map(([id, { hours, evenings }]) => [
+          id,
+          { hours: new FreeHours(hours), evenings: evenings && new FreeHours(evenings) },
+        ]),
+      );
       this.things = new Map([...shop.things].map(([id, free]) => [id, new FreeHours(free)]));
       this.racks = new Map([...shop.racks].map(([id, rack]) => [id, rack.copy()]));
       return;
     }
     this.hands = new Map(
-      shop.hands.map(({ id, hours, evenings = hours }) => [
+      shop.hands.map(({ id, hours, evenings }) => [
         id,
-        { hours: new FreeHours(hours), evenings: new FreeHours(evenings) },
+        { hours: new FreeHours(hours), evenings: evenings && new FreeHours(evenings) },
       ]),
     );
     this.things = new Map(
@@ -54,10 +56,9 @@ export class Bookings {
   ): void {
     const hand = this.hands.get(handId);
     if (!hand) return;
-    const hours = eveningsOnly ? hand.evenings : hand.hours,
-      needs = [handThing(handId), ...needIds];
+    const hours = (eveningsOnly ? hand.evenings : undefined) ?? hand.hours;
     for (let i = hours.firstAfter(from); i < hours.count; i++)
-      if (!this.within(Math.max(from, hours.begins(i)), hours.ends(i), needs, 0, wanted)) return;
+      if (!this.within(Math.max(from, hours.begins(i)), hours.ends(i), needIds, 0, wanted)) return;
   }
 
   private within(
@@ -77,7 +78,9 @@ export class Bookings {
 
   book(step: WorkStep, handId: string, sittings: readonly Stretch[]): void {
     for (const [from, to] of sittings) {
-      this.thing(handThing(handId)).book(from, to);
+      const { hours, evenings } = this.hands.get(handId)!;
+      hours.book(from, to);
+      evenings?.book(from, to);
       for (const id of step.needIds) this.thing(id).book(from, to);
     }
     const { rack } = step;
