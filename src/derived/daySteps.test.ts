@@ -1,5 +1,6 @@
 import { startBelief } from '@/core/sheets';
 import {
+  applyEdit,
   daysAsked,
   dayStepsOf,
   onRackNow,
@@ -11,7 +12,9 @@ import {
 } from '@/derived';
 import { STARTER_WORKSHOP, type BenchAct, type DaysOfPrint, type DayStep, type Plan, type WorkshopItem } from '@/model';
 import { planOfBands } from '@/testing/plans';
+import { expectOk } from '@/testing/prints';
 import { MINUTE, pullsOf, sitting } from '@/testing/sittings';
+import { boxOfType, laidAt } from './typeLines';
 
 const plan: Plan = planOfBands();
 const [first] = plan.runs;
@@ -101,6 +104,52 @@ test('hands, press and rack of the print; a rack holds what lies on it until it 
     uses: racked.uses.map((one) => (one.kind === 'rack' ? { ...one, places: 12 } : one)),
   };
   expect(steps(narrow).find(({ what }) => what === 'print')!.rack!.sheets).toBe(12);
+});
+
+test('proofs that were begun come before the run they are of, and before their block is cut on; one that has its run wants it no more', () => {
+  const round: BenchAct = {
+    ...{ kind: 'round-begun', roundId: 'proofs', round: 'proof', name: '', purpose: 'whole set' },
+    ...{ paper: null, counted: 3, tests: 0 },
+  };
+  const all = steps(plan, [round]),
+    proof = (run: number) => all.find((one) => one.what === 'proof' && one.run === run)!;
+  expect(all.filter(({ what }) => what === 'proof')).toHaveLength(3);
+  const waitsFor = (what: string, run: number) =>
+    all.find((one) => one.what === what && one.run === run)!.after.map(({ id }) => id);
+  expect(waitsFor('print', 0)).toContain(proof(0).id);
+  expect(waitsFor('cut', 1)).toContain(proof(0).id);
+  expect(proof(1).after).toContainEqual({ id: proof(0).id, waitMin: 3600 });
+  expect(proof(0).workMin).toBeLessThan(all.find(({ what }) => what === 'print')!.workMin);
+  // pulled on two of three sheets; then the block is cut on, and the third never gets it
+  const pulled = ['1', '2'].map((sheet): BenchAct => ({
+    ...{ kind: 'pull', runId: first.id, roundId: 'proofs', sheet, faults: [], setAside: false, note: '' },
+  }));
+  const left = steps(plan, [round, cutOf(0), ...pulled]).find((one) => one.what === 'proof' && one.run === 0)!;
+  expect(left.workMin * 3).toBe(proof(0).workMin);
+  const on = steps(plan, [round, cutOf(0), ...pulled, cutOf(1)]).filter(({ what }) => what === 'proof');
+  expect(on.map(({ run }) => run)).toEqual([1, 2]);
+  const wet = steps({ ...plan, way: { ...plan.way, under: 'wet' } }, [round]);
+  expect(wet.filter(({ what }) => what === 'proof').map(({ id }) => id)).toEqual(['p/proof/day']);
+  expect(wet.find(({ what }) => what === 'print')!.after.map(({ id }) => id)).toContain('p/proof/day');
+});
+
+test('a line of type is locked up, not cut', () => {
+  const box = boxOfType('Night', 18),
+    atMm = { xMm: 20, yMm: 160 };
+  const set = expectOk(
+    applyEdit(plan, {
+      ...{ kind: 'type-added', as: 'title', within: laidAt(box.outlinesMm, atMm) },
+      line: { text: 'Night', face: 'box', sizePt: 18, highMm: 23.32, by: 'hand', widthMm: box.widthMm, atMm },
+      ink: { ...plan.inks[0], id: 'ink-black', name: 'type black' },
+    }),
+  );
+  const lock = steps(set).find(({ what }) => what === 'lock')!;
+  expect(lock).toMatchObject({ about: 'Night', workMin: 45 });
+  const [, cutId] = /lock\/(.*)$/.exec(lock.id)!;
+  const run = set.runs.findIndex(({ formes }) => formes.some((forme) => forme.cutId === cutId));
+  const print = steps(set).find((one) => one.what === 'print' && one.run === run)!;
+  expect(print.after.map(({ id }) => id)).toContain(lock.id);
+  expect(steps(set, [{ kind: 'cut-done', cutId }]).some(({ what }) => what === 'lock')).toBe(false);
 });
 
 test('a pin holds a step back, one that names nothing is passed over', () => {

@@ -1,22 +1,24 @@
 import { CLEAN_UP_MIN, minutesOfDay, mouldAfterDays, readyAfterHours, SET_UP_MIN } from '@/core/days';
-import { isTestSheet, type LossBelief } from '@/core/sheets';
-import type { DayStep, DaysOfPrint, Plan, StepKind } from '@/model';
+import { isTestSheet, sheetNames, type LossBelief } from '@/core/sheets';
+import type { DayStep, DaysOfPrint, Plan, Run, StepKind } from '@/model';
 import { sheetAnswerOf } from './belief';
 import { hoursByCut } from './composition';
 import { isDamp } from './damp';
 import { dryingRangeOf, type DryingLearned } from './dryingOf';
-import { cutBlocksOf, inkNamesOf, inksOfRun, sideOfCut } from './lookups';
+import { blockOfCut, cutBlocksOf, inkNamesOf, inksOfRun } from './lookups';
 import { dayTaskOf } from './oneDay';
 import { openPot } from './pots';
 import type { PrintSheet } from './printSheet';
 import type { Progress } from './progress';
 import { usedOf } from './uses';
+import { wantedRuns } from './trials';
 import { warmUpsOf } from './warmUps';
 
 const MINUTE_MS = 60_000,
   DAY_MIN = 1440;
-/** Start values, minutes: bringing the drawing onto a block, an ink mixed, and how long before its film could be laid, paper damped and packed, a sheet trimmed, a sheet numbered and signed. */
+/** Start values, minutes: bringing the drawing onto a block, a line of type locked up, an ink mixed, and how long before its film could be laid, paper damped and packed, a sheet trimmed, a sheet numbered and signed. */
 const TRANSFER_MIN = 40,
+  LOCK_UP_MIN = 45,
   MIX_MIN = 25,
   DAMP_MIN = 40,
   MIXED_AHEAD_MIN = 1440,
@@ -91,11 +93,22 @@ export function dayStepsOf(of: Of): DayStep[] {
 type Id = (what: StepKind, about: string | number) => string;
 type Add = (step: Partial<DayStep> & Pick<DayStep, 'id' | 'what' | 'about' | 'workMin'>) => void;
 
-/** What is cut, each state of a side after the run that prints the one before it; the drawing goes onto a block first. */
+/** What must be cut or locked up before a run. */
+const gatesOf = (plan: Plan, run: Run, id: Id) =>
+  run.formes.flatMap(({ cutId }) => {
+    const block = cutId === null ? undefined : blockOfCut(plan, cutId);
+    return block ? [{ id: id(block.type ? 'lock' : 'cut', cutId!), waitMin: 0 }] : [];
+  });
+
+/** What is cut, each state of a side after the run that prints the one before it, and after its proofs; the drawing goes onto a block first. Type is locked up. */
 function cutSteps({ plan, progress, pace }: Of, id: Id, add: Add): void {
   const hours = hoursByCut(plan, undefined, pace),
     passed = new Set(progress.bench.cutsPassed.map(({ cutId }) => cutId));
   const needed = new Set(plan.runs.flatMap(({ formes }) => formes.flatMap(({ cutId }) => cutId ?? [])));
+  for (const { type, name, sides } of plan.blocks)
+    for (const { id: cutId } of type ? sides.flatMap(({ cuts }) => cuts) : [])
+      if (needed.has(cutId) && !passed.has(cutId))
+        add({ id: id('lock', cutId), what: 'lock', about: name, workMin: LOCK_UP_MIN });
   for (const block of cutBlocksOf(plan))
     for (const side of block.sides) {
       const open = side.cuts.filter((cut) => needed.has(cut.id) && !passed.has(cut.id));
@@ -115,7 +128,7 @@ function cutSteps({ plan, progress, pace }: Of, id: Id, add: Add): void {
           after: [
             { id: id('transfer', side.id), waitMin: 0 },
             ...(before ? [{ id: id('cut', before.id), waitMin: 0 }] : []),
-            ...(printed ? [{ id: id('print', printed.id), waitMin: 0 }] : []),
+            ...(printed ? (['proof', 'print'] as const).map((what) => ({ id: id(what, printed.id), waitMin: 0 })) : []),
           ],
         });
       }
@@ -174,9 +187,7 @@ function oneRun(of: Of, r: number, { minutes, sheets, damp }: RunWork, id: Id, a
     { bench } = progress;
   const mixed =
     inksOfRun(plan, run).every((ink) => openPot(bench, run.id, ink.id)) || progress.runs[r].phase === 'printing';
-  const cuts = run.formes.flatMap(({ cutId }) =>
-    cutId && sideOfCut(plan, cutId) ? [{ id: id('cut', cutId), waitMin: 0 }] : [],
-  );
+  const cuts = gatesOf(plan, run, id);
   const about = inkNamesOf(plan, run);
   const below = r > 0 ? dryingMin(of, r - 1) : undefined,
     dry = dryingMin(of, r);
@@ -195,25 +206,51 @@ function oneRun(of: Of, r: number, { minutes, sheets, damp }: RunWork, id: Id, a
   const logged = progress.runs[r].tally.minutesASheet !== undefined;
   const [rack] = usedOf(plan, 'rack'),
     [press] = usedOf(plan, 'press');
-  add({
-    ...{ id: id('print', run.id), what: 'print', about, run: r, eachSittingMin: SET_UP_MIN + CLEAN_UP_MIN },
-    ...{ workMin: sheets * minutes + warm, leastMin: LEAST_PULLS * minutes },
+  const onPress = (what: 'proof' | 'print', pulled: number) => ({
+    ...{ id: id(what, run.id), what, about, run: r, eachSittingMin: SET_UP_MIN + CLEAN_UP_MIN },
     needIds: press ? [press.id] : [],
-    after: [
-      ...cuts,
-      { id: id('mix', run.id), waitMin: 0 },
-      ...(damp ? [{ id: id('damp', 'pack'), waitMin: damp.readyMin, mostMin: damp.mouldMin }] : []),
-      ...(r > 0 ? [{ id: id('print', plan.runs[r - 1].id), waitMin: below!.middle }] : []),
-    ],
     spread: { work: logged ? LOGGED_SPREAD : PRINT_SPREAD, wait: below?.spread ?? 0 },
-    ...waitFor(progress, plan, r),
     ...(rack &&
       !damp && {
         // what finds no place lies elsewhere
-        rack: { id: rack.id, sheets: Math.min(sheets, rack.places), afterMin: dry.middle },
+        rack: { id: rack.id, sheets: Math.min(pulled, rack.places), afterMin: dry.middle },
       }),
     ...(dry.middle > 0 && { then: { is: 'drying' as const, minutes: dry.middle } }),
   });
+  const wantedBy = (what: 'proof' | 'print') => [
+    ...cuts,
+    { id: id('mix', run.id), waitMin: 0 },
+    ...(damp ? [{ id: id('damp', 'pack'), waitMin: damp.readyMin, mostMin: damp.mouldMin }] : []),
+    ...(r > 0 ? [{ id: id(what, plan.runs[r - 1].id), waitMin: below!.middle }] : []),
+  ];
+  const proofs = proofsToPull(plan, progress, r);
+  if (proofs > 0)
+    add({
+      ...onPress('proof', proofs),
+      ...{ workMin: proofs * minutes, leastMin: Math.min(proofs, LEAST_PULLS) * minutes, after: wantedBy('proof') },
+    });
+  add({
+    ...onPress('print', sheets),
+    ...{ workMin: sheets * minutes + warm, leastMin: LEAST_PULLS * minutes },
+    // proofs are looked at before the edition
+    after: [...wantedBy('print'), { id: id('proof', run.id), waitMin: 0 }],
+    ...waitFor(progress, plan, r),
+  });
+}
+
+/** Sheets of the rounds for proofs that still want a run that can be laid, now or once it is cut. */
+function proofsToPull(plan: Plan, progress: Progress, r: number): number {
+  const run = plan.runs[r];
+  if (progress.runs[r].cutOn) return 0;
+  return progress.bench.rounds
+    .filter(({ round }) => round === 'proof')
+    .flatMap((round) =>
+      sheetNames(round).filter(
+        (sheet) =>
+          wantedRuns(plan, round, sheet).includes(run) &&
+          !round.pulls.some((pull) => pull.runId === run.id && pull.sheet === sheet),
+      ),
+    ).length;
 }
 
 /** A film that lies already is waited for until it may be dry, unless it was seen to be. */
@@ -234,23 +271,23 @@ function wetDay(
 ): void {
   if (all.length === 0) return;
   const rest = { ...task, minutesAPull: all.map((r) => task.minutesAPull[r]) };
-  const sheets = Math.max(...all.map(sheetsOf));
+  const sheets = Math.max(...all.map(sheetsOf)),
+    proofs = Math.max(...all.map((r) => proofsToPull(plan, progress, r)));
+  const made = all.flatMap((r) => [{ id: id('mix', plan.runs[r].id), waitMin: 0 }, ...gatesOf(plan, plan.runs[r], id)]);
+  const day = (what: 'proof' | 'print', pulled: number) => ({
+    ...{ id: id(what, 'day'), what, about: all.map((r) => r + 1).join(', '), run: all[0] },
+    ...{ workMin: minutesOfDay(rest, pulled), eachSittingMin: CLEAN_UP_MIN, after: made },
+    spread: { work: PRINT_SPREAD, wait: 0 },
+  });
   for (const r of all)
     if (!inksOfRun(plan, plan.runs[r]).every((ink) => openPot(progress.bench, plan.runs[r].id, ink.id)))
       add({
         ...{ id: id('mix', plan.runs[r].id), what: 'mix', about: inkNamesOf(plan, plan.runs[r]), run: r },
         workMin: MIX_MIN * inksOfRun(plan, plan.runs[r]).length,
-        after: plan.runs[r].formes.flatMap(({ cutId }) => (cutId ? [{ id: id('cut', cutId), waitMin: 0 }] : [])),
+        after: gatesOf(plan, plan.runs[r], id),
       });
-  add({
-    ...{ id: id('print', 'day'), what: 'print', about: all.map((r) => r + 1).join(', '), run: all[0] },
-    ...{ workMin: minutesOfDay(rest, sheets), eachSittingMin: CLEAN_UP_MIN },
-    after: all.flatMap((r) => [
-      { id: id('mix', plan.runs[r].id), waitMin: 0 },
-      ...plan.runs[r].formes.flatMap(({ cutId }) => (cutId ? [{ id: id('cut', cutId), waitMin: 0 }] : [])),
-    ]),
-    spread: { work: PRINT_SPREAD, wait: 0 },
-  });
+  if (proofs > 0) add(day('proof', proofs));
+  add({ ...day('print', sheets), after: [...made, { id: id('proof', 'day'), waitMin: 0 }] });
 }
 
 /** How long the films of a run dry, min, and how far off that may be. */

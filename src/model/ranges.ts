@@ -207,7 +207,7 @@ export const PIECES_RANGE = { min: 1, max: 100_000, what: phrase('measure.pieces
 /** What days are looked for: the earliest end, the latest begin for a day wished for, as few sittings as can be. */
 export const DAYS_AIMS = ['earliest finish', 'latest begin', 'fewest sittings'] as const;
 /** What a step of a print is, in the order of the work. */
-export const STEP_KINDS = ['transfer', 'cut', 'damp', 'mix', 'print', 'trim', 'sign'] as const;
+export const STEP_KINDS = ['transfer', 'cut', 'lock', 'damp', 'mix', 'proof', 'print', 'trim', 'sign'] as const;
 export type StepKind = (typeof STEP_KINDS)[number];
 /** Steps one print can be put into days with. */
 export const MOST_STEPS_OF_DAYS = 1000;

@@ -7,6 +7,6 @@ export const daysWords = translator<typeof days>(made);
 
 /** A step as one says it. */
 export function stepInWords({ id, what, run, about }: Pick<DayStep, 'id' | 'what' | 'run' | 'about'>): string {
-  if (id.endsWith('/print/day')) return daysWords('wetDay', { runs: about });
+  if (id.endsWith('/day')) return daysWords('wetDay', { what, runs: about });
   return daysWords(`step.${what}`, { run: (run ?? 0) + 1, about });
 }

@@ -13,8 +13,10 @@ import css from './days.module.css';
 const VIEWS = {
   transfer: 'block',
   cut: 'cut',
+  lock: 'cut',
   damp: 'pull',
   mix: 'mix',
+  proof: 'proof',
   print: 'today',
   trim: 'ledger',
   sign: 'numbering',
