@@ -241,3 +241,4 @@ export { warmUpsOf } from './warmUps';
 export { rollerOf } from './uses';
 export { faultCaseOf, remedySetting } from './faultFinding';
 export { workingHours, endOfDayMin } from './workingHours';
+export { rackNowOf } from './rackNow';

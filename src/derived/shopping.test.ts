@@ -90,3 +90,18 @@ test('two prints are one line; the stock is looked at once, and what is missing 
   const inks = [{ id: 'tin-1', name: 'white', stockG: 1e6 }] as never;
   expect(row(shoppingList([{ print: 'One', needs: all }], [], inks), 'white').missing).toBe(0);
 });
+
+test('shims for what nothing was printed from yet, by the thicknesses of the print; what the workshop has is cut from', () => {
+  const shims = (...acts: BenchAct[]) => needs(plan, ...acts).filter(({ what }) => what === 'shims');
+  expect(shims().map(({ name, amount: pieces }) => [name, pieces])).toEqual(
+    plan.register.stock.map(({ name }) => [name, 3]),
+  );
+  expect(shims(cut, ...pullsOf(plan.runs[0].id, 1, 1))).toEqual([]);
+  const punched: Plan = { ...plan, way: { ...plan.way, registration: 'outline sheet' } };
+  expect(needs(punched).some(({ what }) => what === 'shims')).toBe(false);
+  const [{ name, thicknessMm }] = plan.register.stock;
+  const has = { ...{ version: 1, kind: 'shim', id: 's', note: '' }, name, thicknessMm } as WorkshopItem;
+  const rows = shoppingList([{ print: 'One', needs: shims() }], [has], []);
+  expect(rows.find((row) => row.name === name)).toMatchObject({ amount: 3, stock: null, missing: 0 });
+  expect(rows.filter((row) => row.name !== name).every(({ missing }) => missing === 3)).toBe(true);
+});

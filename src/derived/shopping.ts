@@ -1,3 +1,4 @@
+import { registrationWay } from '@/core/registration';
 import { isTestSheet, type LossBelief } from '@/core/sheets';
 import type { CabinetInk, ItemOf, Plan, ShoppingRow, WorkshopItem } from '@/model';
 import { inkNeedOf } from './inkNeed';
@@ -18,11 +19,13 @@ export interface Need {
 }
 
 /** What is listed first. */
-const ORDER: readonly ShoppingRow['what'][] = ['paper', 'sheets', 'board', 'ink', 'film', 'tabs'];
+const ORDER: readonly ShoppingRow['what'][] = ['paper', 'sheets', 'board', 'ink', 'film', 'tabs', 'shims'];
 /** Strips of film a print wants for the ways that need them: an outline sheet under film, two tabs a sheet for pins. */
 const TABS_A_SHEET = 2;
+/** Pieces of each thickness a block is held off its stops by: one at each place it touches them. */
+const SHIMS_A_BLOCK = 3;
 
-/** What a print still wants: paper that is not parted, ink for what waits, boards that are not begun, film and tabs. */
+/** What a print still wants: paper that is not parted, ink for what waits, boards that are not begun, film, tabs and shims. */
 export function needsOfPrint(plan: Plan, sheet: PrintSheet, progress: Progress, belief: LossBelief): Need[] {
   const { bench, runs } = progress;
   if (plan.runs.length === 0 || bench.marks.length > 0) return [];
@@ -47,6 +50,7 @@ export function needsOfPrint(plan: Plan, sheet: PrintSheet, progress: Progress, 
         },
       })),
     ...registerNeeds(plan, progress, belief),
+    ...shimNeeds(plan, progress),
   ];
 }
 
@@ -80,6 +84,20 @@ function inkNeeds(plan: Plan, sheet: PrintSheet, r: number, sheets: number): Nee
       ? [{ what: 'ink', id: null, name: ink.name, amount: grams }]
       : parts.map(({ inkId, name, share }) => ({ what: 'ink', id: inkId, name, amount: grams * share }));
   });
+}
+
+/** Shims for the blocks that nothing was printed from yet, where the way of registration lets them be pushed off their stops. */
+function shimNeeds(plan: Plan, { bench }: Progress): Need[] {
+  if (!registrationWay(plan.way.registration).shims) return [];
+  const printed = new Set(bench.rounds.flatMap(({ pulls }) => pulls.map(({ runId }) => runId)));
+  const blocks = plan.blocks.filter(({ sides }) => {
+    const cuts = new Set(sides.flatMap((side) => side.cuts.map(({ id }) => id)));
+    return plan.runs.every(
+      (run) => !printed.has(run.id) || run.formes.every(({ cutId }) => cutId === null || !cuts.has(cutId)),
+    );
+  }).length;
+  if (blocks === 0) return [];
+  return plan.register.stock.map(({ name }) => ({ what: 'shims', id: null, name, amount: SHIMS_A_BLOCK * blocks }));
 }
 
 function registerNeeds(plan: Plan, progress: Progress, belief: LossBelief): Need[] {
@@ -116,10 +134,13 @@ export function shoppingList(
       );
     return null;
   };
+  // strips are cut of what the workshop has: none are counted
+  const cutFromWhatIsThere = ({ what, name }: Need) =>
+    what === 'shims' && items.some((item) => item.kind === 'shim' && item.name === name);
   return [...rows.values()]
     .map(({ need, amount, prints }): ShoppingRow => {
       const stock = stockOf(need);
-      const missing = Math.max(0, amount - (stock ?? 0));
+      const missing = cutFromWhatIsThere(need) ? 0 : Math.max(0, amount - (stock ?? 0));
       return { what: need.what, name: need.name, amount, stock, missing, prints: [...prints] };
     })
     .sort(

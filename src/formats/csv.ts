@@ -1,8 +1,9 @@
 import { fileWords } from '@/words/files';
+import { amountToBuy, boughtInWords, shoppingWords } from '@/words/shopping';
 import { stringify } from 'csv-stringify/sync';
 import { isTestSheet, printName, type SheetName } from '@/core/sheets';
 import { type BenchState, inkNamesOf } from '@/derived';
-import { type Plan } from '@/model';
+import type { Plan, ShoppingRow } from '@/model';
 
 /**
  * A cell that a spreadsheet would take for a formula is written with a leading apostrophe: also behind blanks, which some cut away, and
@@ -54,6 +55,21 @@ export function ledgerCsv(plan: Plan, bench: BenchState, sheets: readonly SheetN
       .join(' · '),
   ]);
   return table([header, ...rows]);
+}
+
+/** What is to be bought: amounts wanted, in stock and missing, each in the unit it is bought by. */
+export function shoppingCsv(rows: readonly ShoppingRow[]): string {
+  const heads = (['what', 'wanted', 'stock', 'missing'] as const).map((head) => shoppingWords(`head.${head}`));
+  return table([
+    [heads[0], fileWords('csv.kind'), shoppingWords('column.unit'), ...heads.slice(1), shoppingWords('head.prints')],
+    ...rows.map(({ what, name, amount, stock, missing, prints }) => [
+      ...[boughtInWords({ what, name }), shoppingWords(`what.${what}`), shoppingWords(`unit.${what}`)],
+      amountToBuy(what, amount),
+      stock === null ? '' : amountToBuy(what, stock),
+      amountToBuy(what, missing),
+      prints.join(' · '),
+    ]),
+  ]);
 }
 
 /** The numbering: mark, sheet, faults noted on the way. */

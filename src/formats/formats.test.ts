@@ -14,6 +14,7 @@ import {
   pathOfSet,
   pdfOfDrawings,
   readBundle,
+  shoppingCsv,
   svgDocument,
   tileDrawing,
   TILE_OVERLAP_MM,
@@ -281,4 +282,14 @@ describe('bundles', () => {
       message: expect.stringMatching(/99 mm is too much for a tool’s width/),
     });
   });
+});
+
+test('the list of what is to be bought: each in its unit, whole pieces, nothing that a spreadsheet would reckon with', () => {
+  const rows = shoppingCsv([
+    { what: 'ink', name: '=white', amount: 12.2, stock: 4, missing: 8.2, prints: ['One', 'Two'] },
+    { what: 'board', name: 'soft lino', amount: 1.26, stock: null, missing: 1.26, prints: ['One'] },
+  ]).split('\r\n');
+  expect(rows[0]).toBe('What,kind,unit,Wanted,In stock,To buy,For');
+  expect(rows[1]).toBe("'=white,Ink,g,13,4,9,One · Two");
+  expect(rows[2]).toMatch(/,Board,dm²,1\.3,,1\.3,One$/);
 });

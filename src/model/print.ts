@@ -67,7 +67,7 @@ export interface ShelfPage {
 
 /** Something to buy, or to have ready: paper in parents, ink in grams, board in dm², the rest in pieces. */
 export interface ShoppingRow {
-  readonly what: 'paper' | 'sheets' | 'ink' | 'board' | 'film' | 'tabs';
+  readonly what: 'paper' | 'sheets' | 'ink' | 'board' | 'film' | 'tabs' | 'shims';
   readonly name: string;
   readonly amount: number;
   /** Null where no stock is kept of it. */

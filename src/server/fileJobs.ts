@@ -1,6 +1,7 @@
 import type { Outcome } from '@/core/units';
 import type { Store } from '@/store';
 import { calendarFile } from './calendar';
+import { shoppingFile } from './shopping';
 import { chipsPdf } from './chipsFile';
 import { bundleFile, lookPng, registrationPdf, runSvg } from './exports';
 import { tracingPdf } from './tracing';
@@ -43,6 +44,7 @@ export const FILE_JOBS = {
   jigFile: () => jigFile,
   partingPdf: () => partingPdf,
   calendarFile: () => calendarFile,
+  shoppingFile: () => shoppingFile,
   transferFile:
     (report) => (db: Store, id: string, what: string, form: 'pdf' | 'svg' | 'png', dpi: number, now: Date) =>
       transferFile(db, id, what, form, dpi, now, report),

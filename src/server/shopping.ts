@@ -1,7 +1,11 @@
+import { success, type Outcome } from '@/core/units';
+import { shoppingCsv } from '@/formats';
+import { shoppingWords } from '@/words/shopping';
 import { beliefOf, needsOfPrint, plainSheet, shoppingList } from '@/derived';
 import type { ShoppingRow } from '@/model';
 import { benchLog, livingPrints, lossesElsewhere, workshopItems, type Store } from '@/store';
 import { cabinet } from './cabinet';
+import { csvOut, type FileOut } from './fileOut';
 import { readPlan } from './readPlan';
 import { standingOf } from './standing';
 
@@ -21,4 +25,9 @@ export function shoppingOfWorkshop(db: Store, now: string): ShoppingRow[] {
     workshopItems(db).map(({ item }) => item),
     cabinet(db, now),
   );
+}
+
+/** The same as a table for a spreadsheet. */
+export function shoppingFile(db: Store, now: string): Outcome<FileOut> {
+  return success(csvOut(shoppingCsv(shoppingOfWorkshop(db, now)), shoppingWords('file')));
 }

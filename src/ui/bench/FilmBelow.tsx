@@ -32,7 +32,10 @@ export function FilmBelow({ index, next }: { readonly index: number; readonly ne
       data-testid="film-below"
     >
       <p role={overruled ? undefined : 'alert'}>
-        <strong>{dayWords(`below.is.${is}`, { run: index })}</strong> {whenOf(below)}
+        <strong>{dayWords(`below.is.${is}`, { run: index })}</strong>{' '}
+        {overruled
+          ? dayWords('below.overruled', { at: momentOf(overruled.at), hours: Math.round(overruled.hours) })
+          : whenOf(below)}
       </p>
       {is !== 'too late' && (
         <div
@@ -48,25 +51,19 @@ export function FilmBelow({ index, next }: { readonly index: number; readonly ne
           ))}
         </div>
       )}
-      {overruled ? (
-        <p className={kit.quiet}>
-          {dayWords('below.overruled', { at: momentOf(overruled.at), hours: Math.round(overruled.hours) })}
-        </p>
-      ) : (
-        next && (
-          <button
-            type="button"
-            className={clsx(css.look, css.same, kit.pressIn)}
-            onClick={() =>
-              void log({
-                ...{ kind: 'overruled', runId: plan.runs[index].id, sheet: next },
-                ...{ what: is === 'too late' ? 'too late' : 'too early', hours: below.hours },
-              })
-            }
-          >
-            {dayWords('below.allTheSame')}
-          </button>
-        )
+      {!overruled && next && (
+        <button
+          type="button"
+          className={clsx(css.look, css.same, kit.pressIn)}
+          onClick={() =>
+            void log({
+              ...{ kind: 'overruled', runId: plan.runs[index].id, sheet: next },
+              ...{ what: is === 'too late' ? 'too late' : 'too early', hours: below.hours },
+            })
+          }
+        >
+          {dayWords('below.allTheSame')}
+        </button>
       )}
     </section>
   );

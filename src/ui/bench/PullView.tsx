@@ -40,6 +40,7 @@ import { useForecast, usePull, usePullKeys, type Pulling } from './usePull';
 import { DampPack } from './DampPack';
 import { DayClock } from './DayClock';
 import { FilmBelow } from './FilmBelow';
+import { RackNow } from './RackNow';
 import { FadeCards } from './FadeCards';
 import { Boards } from './Boards';
 import { ImpressionCards } from './ImpressionCards';
@@ -229,6 +230,7 @@ function After({ forecast, wanted, pulling, ink }: AfterProps) {
       {pulling.ready && <Remedies run={pulling.run} />}
       {pulling.ready && <Learned pulling={pulling} />}
       {pulling.ready && <WarmUp index={pulling.index} />}
+      {progress.bench.started && <RackNow index={pulling.index} />}
       {progress.bench.started && <SheetGrid runIndex={pulling.index} colour={hexFromLabD50(ink.solidLabD50)} />}
     </div>
   );

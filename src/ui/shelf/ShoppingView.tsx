@@ -1,12 +1,10 @@
 'use client';
 import Button from '@mui/material/Button';
 import clsx from 'clsx';
-import { materialById } from '@/core/cutting';
 import type { ShoppingRow } from '@/model';
 import { kit } from '@/ui/kit/styles';
 import { useFreshPage } from '@/ui/kit/useFreshPage';
-import { materialInWords } from '@/words/materials';
-import { shoppingWords } from '@/words/shopping';
+import { amountToBuy, boughtInWords, shoppingWords } from '@/words/shopping';
 import css from './ShoppingView.module.css';
 import { SideHead } from './SideHead';
 import side from './side.module.css';
@@ -40,8 +38,11 @@ export function ShoppingView({ rows }: { readonly rows: readonly ShoppingRow[] }
                 ))}
               </tbody>
             </table>
-            <p>
+            <p className={clsx(kit.row, kit.gap12)}>
               <Button onClick={() => window.print()}>{shoppingWords('print')}</Button>
+              <Button href="/api/shopping.csv" download>
+                {shoppingWords('csv')}
+              </Button>
             </p>
           </>
         )}
@@ -51,12 +52,11 @@ export function ShoppingView({ rows }: { readonly rows: readonly ShoppingRow[] }
 }
 
 function Row({ row: { what, name, amount, stock, missing, prints } }: { readonly row: ShoppingRow }) {
-  const said = (of: number) => shoppingWords(`amount.${what}`, { amount: what === 'board' ? of : Math.ceil(of) });
-  const called = what === 'board' ? materialInWords(materialById(name as never)) : name;
+  const said = (of: number) => shoppingWords(`amount.${what}`, { amount: amountToBuy(what, of) });
   return (
     <tr>
       <td className={kit.quiet}>{shoppingWords(`what.${what}`)}</td>
-      <td>{shoppingWords(`name.${what}`, { name: called })}</td>
+      <td>{boughtInWords({ what, name })}</td>
       <td className={kit.num}>{said(amount)}</td>
       <td className={kit.num}>{stock === null ? shoppingWords('unknown') : said(stock)}</td>
       <td className={clsx(kit.num, missing > 0 && kit.madder)}>

@@ -3,7 +3,7 @@ export const shopping = {
   title: 'To buy',
   says: 'What all prints on the shelf still want, against what the workshop and the cabinet hold. Ink with a tenth over, sheets with the losses to be reckoned with.',
   nothing: 'Nothing is wanted: every print has what it needs, or none is planned yet.',
-  what: { paper: 'Paper', sheets: 'Sheets', ink: 'Ink', board: 'Board', film: 'Film', tabs: 'Tabs' },
+  what: { paper: 'Paper', sheets: 'Sheets', ink: 'Ink', board: 'Board', film: 'Film', tabs: 'Tabs', shims: 'Shims' },
   name: {
     paper: '{name}, parents',
     sheets: '{name}, sheets (not of the workshop’s papers)',
@@ -11,6 +11,7 @@ export const shopping = {
     board: '{name}',
     film: 'clear film, for an outline sheet',
     tabs: 'punched tabs',
+    shims: '{name}',
   },
   head: { what: 'What', wanted: 'Wanted', stock: 'In stock', missing: 'To buy', prints: 'For' },
   amount: {
@@ -20,8 +21,13 @@ export const shopping = {
     board: '{amount, number, ::.0} dm²',
     film: '{amount, number}',
     tabs: '{amount, number}',
+    shims: '{amount, plural, one {# strip} other {# strips}}',
   },
   unknown: '—',
   enough: 'enough',
   print: 'Print this list',
+  csv: 'Save it as a table (CSV)',
+  file: 'to buy.csv',
+  unit: { paper: 'parents', sheets: 'sheets', ink: 'g', board: 'dm²', film: 'sheets', tabs: 'pieces', shims: 'strips' },
+  column: { unit: 'unit' },
 } as const;
