@@ -65,10 +65,14 @@ export async function seedWorkshop(db: Store, nowMs: number): Promise<void> {
   expectOk(editPrint(db, id, { kind: 'way-chosen', chosen: 'reduction light first', lay: true }, at(17.5)));
   await flattenInto(db, id, { colourCount: 6, radiusMm: 0.3, minIslandMm2: 1.2 }, at(17));
   mixAll(db, id, at(16));
+  expectOk(editPrint(db, id, { kind: 'days-set', part: { wishedBy: dayOf(nowMs + 45 * DAY) } }, at(15)));
   printHalf(db, id, nowMs);
   await marketDay(db, market, nowMs);
   await ferryNight(db, ferry, nowMs);
 }
+
+/** A day, ISO. */
+const dayOf = (ms: number) => new Date(ms).toISOString().slice(0, 10);
 
 /** The plan with the fewest overlapping blocks wished for, as the search finds it. */
 function onFewBlocks(db: Store, id: string, blocks: number, now: string): void {

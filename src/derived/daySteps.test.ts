@@ -59,6 +59,24 @@ test('a reduction: drawn on, cut, mixed and printed run by run, trimmed and sign
   for (const { after: before } of all) for (const { id } of before) expect(all.some((one) => one.id === id)).toBe(true);
 });
 
+test('a run that is begun goes before others, and waits for no proofs', () => {
+  const round: BenchAct = {
+    ...{ kind: 'round-begun', roundId: 'proofs', round: 'proof', name: '', purpose: 'whole set' },
+    ...{ paper: null, counted: 3, tests: 0 },
+  };
+  const acts = [round, cutOf(0), ...pullsOf(first.id, 1, 5)],
+    begun = steps(plan, acts);
+  const print = (run: number) => begun.find((one) => one.what === 'print' && one.run === run)!;
+  expect(print(0).wantedMin).toBe(Math.ceil(Date.parse(after(...acts).events.at(-1)!.at) / MINUTE));
+  expect(print(0).after.some(({ id }) => id.includes('/proof/'))).toBe(false);
+  expect(print(1).wantedMin).toBeUndefined();
+  expect(begun.some(({ what, run }) => what === 'mix' && run === 0)).toBe(false);
+  // a day on open films too; its sheets dry on the rack in the end
+  const wet: Plan = { ...racked, way: { ...plan.way, under: 'wet' } };
+  const day = steps(wet, [cutOf(0), ...pullsOf(first.id, 1, 5)]).find(({ what }) => what === 'print')!;
+  expect(day).toMatchObject({ wantedMin: expect.any(Number), then: { is: 'drying' }, rack: { id: 'the rack' } });
+});
+
 test('what is done is no step any more, and a film that lies is waited for until it may be dry', () => {
   const left = steps(plan, whole);
   expect(named(left)).toEqual(['cut 2', 'cut 3', 'mix 2', 'print 2', 'mix 3', 'print 3', 'trim', 'sign']);

@@ -185,8 +185,7 @@ function oneRun(of: Of, r: number, { minutes, sheets, damp }: RunWork, id: Id, a
   const { plan, progress } = of,
     run = plan.runs[r],
     { bench } = progress;
-  const mixed =
-    inksOfRun(plan, run).every((ink) => openPot(bench, run.id, ink.id)) || progress.runs[r].phase === 'printing';
+  const mixed = isMixed(of, r);
   const cuts = gatesOf(plan, run, id);
   const about = inkNamesOf(plan, run);
   const below = r > 0 ? dryingMin(of, r - 1) : undefined,
@@ -203,19 +202,16 @@ function oneRun(of: Of, r: number, { minutes, sheets, damp }: RunWork, id: Id, a
       ],
     });
   const warm = warmUpsOf(plan, run, bench, 0).wanted * minutes;
+  const last = progress.runs[r].tally.pulled.at(-1);
   const logged = progress.runs[r].tally.minutesASheet !== undefined;
-  const [rack] = usedOf(plan, 'rack'),
-    [press] = usedOf(plan, 'press');
+  const [press] = usedOf(plan, 'press');
   const onPress = (what: 'proof' | 'print', pulled: number) => ({
     ...{ id: id(what, run.id), what, about, run: r, eachSittingMin: SET_UP_MIN + CLEAN_UP_MIN },
     needIds: press ? [press.id] : [],
     spread: { work: logged ? LOGGED_SPREAD : PRINT_SPREAD, wait: below?.spread ?? 0 },
-    ...(rack &&
-      !damp && {
-        // what finds no place lies elsewhere
-        rack: { id: rack.id, sheets: Math.min(pulled, rack.places), afterMin: dry.middle },
-      }),
-    ...(dry.middle > 0 && { then: { is: 'drying' as const, minutes: dry.middle } }),
+    ...lyingOn(plan, pulled, dry.middle),
+    // damp sheets go back into the pack
+    ...(damp && { rack: undefined }),
   });
   const wantedBy = (what: 'proof' | 'print') => [
     ...cuts,
@@ -232,11 +228,20 @@ function oneRun(of: Of, r: number, { minutes, sheets, damp }: RunWork, id: Id, a
   add({
     ...onPress('print', sheets),
     ...{ workMin: sheets * minutes + warm, leastMin: LEAST_PULLS * minutes },
-    // proofs are looked at before the edition
-    after: [...wantedBy('print'), { id: id('proof', run.id), waitMin: 0 }],
+    // proofs are looked at before the edition is begun
+    after: [...wantedBy('print'), ...(last ? [] : [{ id: id('proof', run.id), waitMin: 0 }])],
     ...waitFor(progress, plan, r),
+    ...(last && wantedSince(last)),
   });
 }
+
+/** Its inks stand mixed in their pots, or lie on the slab. */
+const isMixed = ({ plan, progress }: Of, r: number): boolean =>
+  progress.runs[r].phase === 'printing' ||
+  inksOfRun(plan, plan.runs[r]).every((ink) => openPot(progress.bench, plan.runs[r].id, ink.id));
+
+/** What is begun goes before others: its ink is mixed, and its sheets lie about. */
+const wantedSince = ({ at }: { readonly at: string }): Pick<DayStep, 'wantedMin'> => ({ wantedMin: minuteOf(at) });
 
 /** Sheets of the rounds for proofs that still want a run that can be laid, now or once it is cut. */
 function proofsToPull(plan: Plan, progress: Progress, r: number): number {
@@ -253,6 +258,16 @@ function proofsToPull(plan: Plan, progress: Progress, r: number): number {
     ).length;
 }
 
+/** Sheets that dry lie on the rack of the print; what finds no place lies elsewhere. */
+function lyingOn(plan: Plan, sheets: number, minutes: number): Partial<Pick<DayStep, 'rack' | 'then'>> {
+  const [rack] = usedOf(plan, 'rack');
+  if (minutes === 0) return {};
+  return {
+    then: { is: 'drying', minutes },
+    ...(rack && { rack: { id: rack.id, sheets: Math.min(sheets, rack.places), afterMin: minutes } }),
+  };
+}
+
 /** A film that lies already is waited for until it may be dry, unless it was seen to be. */
 function waitFor({ runs, bench }: Progress, plan: Plan, r: number): Pick<DayStep, 'notBeforeMin'> {
   const below = runs[r - 1];
@@ -262,7 +277,7 @@ function waitFor({ runs, bench }: Progress, plan: Plan, r: number): Pick<DayStep
 
 /** All runs in one go, while the first film is open: a day that cannot be split. */
 function wetDay(
-  { plan, progress }: Of,
+  of: Of,
   all: readonly number[],
   task: ReturnType<typeof dayTaskOf>,
   sheetsOf: (r: number) => number,
@@ -270,24 +285,31 @@ function wetDay(
   add: Add,
 ): void {
   if (all.length === 0) return;
+  const { plan, progress } = of;
   const rest = { ...task, minutesAPull: all.map((r) => task.minutesAPull[r]) };
   const sheets = Math.max(...all.map(sheetsOf)),
     proofs = Math.max(...all.map((r) => proofsToPull(plan, progress, r)));
   const made = all.flatMap((r) => [{ id: id('mix', plan.runs[r].id), waitMin: 0 }, ...gatesOf(plan, plan.runs[r], id)]);
+  const dry = dryingMin(driedInTheEnd(of), all.at(-1)!);
   const day = (what: 'proof' | 'print', pulled: number) => ({
+    ...lyingOn(plan, pulled, dry.middle),
     ...{ id: id(what, 'day'), what, about: all.map((r) => r + 1).join(', '), run: all[0] },
     ...{ workMin: minutesOfDay(rest, pulled), eachSittingMin: CLEAN_UP_MIN, after: made },
     spread: { work: PRINT_SPREAD, wait: 0 },
   });
   for (const r of all)
-    if (!inksOfRun(plan, plan.runs[r]).every((ink) => openPot(progress.bench, plan.runs[r].id, ink.id)))
+    if (!isMixed(of, r))
       add({
         ...{ id: id('mix', plan.runs[r].id), what: 'mix', about: inkNamesOf(plan, plan.runs[r]), run: r },
         workMin: MIX_MIN * inksOfRun(plan, plan.runs[r]).length,
         after: gatesOf(plan, plan.runs[r], id),
       });
   if (proofs > 0) add(day('proof', proofs));
-  add({ ...day('print', sheets), after: [...made, { id: id('proof', 'day'), waitMin: 0 }] });
+  const last = progress.bench.pulls.at(-1);
+  add({
+    ...day('print', sheets),
+    ...(last ? wantedSince(last) : { after: [...made, { id: id('proof', 'day'), waitMin: 0 }] }),
+  });
 }
 
 /** How long the films of a run dry, min, and how far off that may be. */

@@ -92,7 +92,7 @@ export function DryingRack({
   return (
     <DndContext sensors={sensors} onDragEnd={dropped}>
       <div ref={ref} className={css.rack} role="group" aria-label={daysWords('rack')}>
-        <Weeks {...{ from, count, x }} />
+        <Weeks {...{ from, count, x }} nowPx={x(nowMin)} />
         {prints.map((print) => (
           <Shelf
             key={print.id}
@@ -121,14 +121,20 @@ function keyed(code: string, at: { x: number; y: number }, perMin: number) {
   return undefined;
 }
 
+/** Room of a label, and of “today” left of its line. */
+const LABEL_PX = 75,
+  TODAY_PX = 50;
+
 interface WeeksProps {
+  /** Where today’s line is: it says itself which day it is, a label it would cross stands back. */
+  readonly nowPx: number;
   readonly from: number;
   readonly count: number;
   readonly x: (min: number) => number;
 }
 
 /** Each Monday as a quiet upright, with its day; in a week each day. */
-function Weeks({ from, count, x }: WeeksProps) {
+function Weeks({ from, count, x, nowPx }: WeeksProps) {
   const days = Array.from({ length: count }, (_, d) => dayOn(from, d));
   const mondays = count <= EACH_DAY ? days : days.filter((min) => new Date(min * 60_000).getDay() === 1);
   const every = Math.max(1, Math.ceil(mondays.length / 10));
@@ -136,7 +142,9 @@ function Weeks({ from, count, x }: WeeksProps) {
     <div className={css.weeks} aria-hidden="true">
       {mondays.map((min, i) => (
         <span key={min} style={{ left: NAME_PX + x(min) }}>
-          {i % every === 0 ? (count <= EACH_DAY ? nearDayOf : shortDayOf)(isoOfMin(min)) : ''}
+          {i % every === 0 && (x(min) >= nowPx || x(min) + LABEL_PX <= nowPx - TODAY_PX)
+            ? (count <= EACH_DAY ? nearDayOf : shortDayOf)(isoOfMin(min))
+            : ''}
         </span>
       ))}
     </div>
@@ -176,25 +184,16 @@ const Shelf = memo(function Shelf({ print, placed, x, from, until, end, movable,
       })}
     >
       <span className={css.name}>{print.name}</span>
-      {print.onRack && inView(print.onRack.fromMin, print.onRack.untilMin) && (
-        <i
-          className={css.dries}
-          style={bar(print.onRack.fromMin, print.onRack.untilMin)}
-          title={daysWords('drying', { until: momentOf(isoOfMin(print.onRack.untilMin)) })}
-        />
-      )}
-      {steps.map(({ step, ends }) =>
-        step.then && inView(ends, ends + step.then.minutes) ? (
+      {liesOn(print, steps)
+        .filter(({ fromMin, toMin }) => inView(fromMin, toMin))
+        .map(({ is, fromMin, toMin, words }) => (
           <i
-            key={step.id}
-            className={step.then.is === 'damp' ? css.damps : css.dries}
-            style={bar(ends, ends + step.then.minutes)}
-            title={daysWords(step.then.is === 'damp' ? 'damping' : 'drying', {
-              until: nearDayOf(isoOfMin(ends + step.then.minutes)),
-            })}
+            key={`${is} ${fromMin}`}
+            className={is === 'damp' ? css.damps : css.dries}
+            style={bar(fromMin, toMin)}
+            title={words}
           />
-        ) : null,
-      )}
+        ))}
       {kept.map((mark, i) =>
         inView(mark.fromMin, mark.toMin) ? (
           <i key={i} className={css.kept} style={bar(mark.fromMin, mark.toMin)} title={mark.words} />
@@ -215,6 +214,26 @@ const Shelf = memo(function Shelf({ print, placed, x, from, until, end, movable,
     </div>
   );
 });
+
+/** What of a print dries or damps through, and until when: sheets of several steps that dry at once are one. */
+function liesOn(print: DaysOfPrint, steps: readonly { readonly step: DayStep; readonly ends: number }[]) {
+  const all = [
+    ...(print.onRack ? [{ is: 'drying' as const, fromMin: print.onRack.fromMin, toMin: print.onRack.untilMin }] : []),
+    ...steps.flatMap(({ step, ends }) =>
+      step.then ? [{ is: step.then.is, fromMin: ends, toMin: ends + step.then.minutes }] : [],
+    ),
+  ].sort((a, b) => a.fromMin - b.fromMin);
+  const lying: (typeof all)[number][] = [];
+  for (const one of all) {
+    const last = lying.findLastIndex(({ is, toMin }) => is === one.is && toMin >= one.fromMin);
+    if (last < 0) lying.push(one);
+    else lying[last] = { ...lying[last], toMin: Math.max(lying[last].toMin, one.toMin) };
+  }
+  return lying.map((one) => ({
+    ...one,
+    words: daysWords(one.is === 'damp' ? 'damping' : 'drying', { until: nearDayOf(isoOfMin(one.toMin)) }),
+  }));
+}
 
 const WORK = {
   transfer: css.transferWork,
