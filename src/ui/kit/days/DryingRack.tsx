@@ -92,7 +92,7 @@ export function DryingRack({
   return (
     <DndContext sensors={sensors} onDragEnd={dropped}>
       <div ref={ref} className={css.rack} role="group" aria-label={daysWords('rack')}>
-        <Weeks {...{ from, count, x }} nowPx={x(nowMin)} />
+        <Weeks {...{ from, count, x, wide }} nowPx={x(nowMin)} />
         {prints.map((print) => (
           <Shelf
             key={print.id}
@@ -128,23 +128,23 @@ const LABEL_PX = 75,
 interface WeeksProps {
   /** Where today’s line is: it says itself which day it is, a label it would cross stands back. */
   readonly nowPx: number;
+  readonly wide: number;
   readonly from: number;
   readonly count: number;
   readonly x: (min: number) => number;
 }
 
 /** Each Monday as a quiet upright, with its day; in a week each day. */
-function Weeks({ from, count, x, nowPx }: WeeksProps) {
+function Weeks({ from, count, x, wide, nowPx }: WeeksProps) {
   const days = Array.from({ length: count }, (_, d) => dayOn(from, d));
   const mondays = count <= EACH_DAY ? days : days.filter((min) => new Date(min * 60_000).getDay() === 1);
   const every = Math.max(1, Math.ceil(mondays.length / 10));
+  const hasRoom = (px: number) => px + LABEL_PX <= wide && (px >= nowPx || px + LABEL_PX <= nowPx - TODAY_PX);
   return (
     <div className={css.weeks} aria-hidden="true">
       {mondays.map((min, i) => (
         <span key={min} style={{ left: NAME_PX + x(min) }}>
-          {i % every === 0 && (x(min) >= nowPx || x(min) + LABEL_PX <= nowPx - TODAY_PX)
-            ? (count <= EACH_DAY ? nearDayOf : shortDayOf)(isoOfMin(min))
-            : ''}
+          {i % every === 0 && hasRoom(x(min)) ? (count <= EACH_DAY ? nearDayOf : shortDayOf)(isoOfMin(min)) : ''}
         </span>
       ))}
     </div>
