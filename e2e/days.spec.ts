@@ -1,6 +1,8 @@
 import { expect, test } from './test';
 import { api, flattenedPrint, logged, stateOf } from './prints';
+import { bytesOf, readPdf } from './files';
 import { TestServer } from './server';
+import { sheetLayoutOf } from '@/derived';
 import type { StoredItem } from '@/model';
 
 const server = new TestServer();
@@ -46,6 +48,22 @@ test('a paper is chosen with its reasons, parted on paper and in the log; stock 
   const download = page.waitForEvent('download');
   await page.getByRole('link', { name: 'Cut list (PDF)' }).click();
   expect((await download).suggestedFilename()).toMatch(/cut list\.pdf$/);
+  // measured: parent and pieces at the scale that is said, beside a line of 50 mm to check the printer by
+  const [{ boxesMm, text }] = await readPdf(await bytesOf(await download));
+  const { sheetMm } = sheetLayoutOf((await stateOf(server, id)).plan)!;
+  const parentMm = /^The parent sheet, ([\d.]+) × ([\d.]+) mm/
+    .exec((await drawing.getAttribute('aria-label'))!)!
+    .slice(1);
+  const scale = Number(/1 : ([\d.]+)/.exec(text)![1]);
+  const drawn = (widthMm: number, heightMm: number) =>
+    boxesMm.filter(
+      (box) =>
+        (Math.abs(box.widthMm - widthMm) < 0.1 && Math.abs(box.heightMm - heightMm) < 0.1) ||
+        (Math.abs(box.widthMm - heightMm) < 0.1 && Math.abs(box.heightMm - widthMm) < 0.1),
+    ).length;
+  expect(drawn(Number(parentMm[0]) / scale, Number(parentMm[1]) / scale)).toBe(1);
+  expect(drawn(sheetMm.widthMm / scale, sheetMm.heightMm / scale)).toBe(await pieces());
+  expect(drawn(50, 0)).toBeGreaterThan(0);
 
   const before = await stockOf('cream');
   await page.getByLabel('Parents parted now').fill('0');
@@ -88,7 +106,8 @@ test('a wish that cannot be met is said and mended; a step is put to a later day
   await expect(page.getByTestId('days-chance')).toContainText(/begin on .* at the latest/);
 
   const printed = (run: number) => page.locator('tr[data-step="print"]').filter({ hasText: `print run ${run},` });
-  const print = printed(1);
+  const print = printed(1),
+    { plan } = await stateOf(server, id);
   const when = await print.getByRole('cell').first().textContent();
   await print.getByRole('button', { name: /^A day later/ }).click();
   await expect.poll(async () => (await stateOf(server, id)).plan.days.pins).toHaveLength(1);
@@ -110,6 +129,21 @@ test('a wish that cannot be met is said and mended; a step is put to a later day
   await expect
     .poll(async () => (await stateOf(server, id)).plan.days.pins.some(({ stepId }) => stepId.includes('/print/')))
     .toBe(true);
+
+  // by the pointer: carried by the width of three days
+  const pinOf = async () =>
+    (await stateOf(server, id)).plan.days.pins.find(({ stepId }) => stepId.endsWith(`/print/${plan.runs[0].id}`))
+      ?.notBefore;
+  const before = await pinOf();
+  const rack = (await page.getByRole('group', { name: /^The drying rack/ }).boundingBox())!,
+    box = (await bar.boundingBox())!;
+  await page.mouse.move(box.x + box.width / 2, box.y + box.height / 2);
+  await page.mouse.down();
+  await page.mouse.move(box.x + box.width / 2 + 30, box.y + box.height / 2, { steps: 4 });
+  await page.mouse.move(Math.min(rack.x + rack.width - 4, box.x + 90), box.y + box.height / 2, { steps: 4 });
+  await page.mouse.up();
+  await expect.poll(pinOf).not.toBe(before);
+  await expect(page.getByText(/print run 1, \S+ (begins on|cannot begin on)/)).toBeVisible();
 
   await page.getByRole('button', { name: 'Keep these days' }).click();
   await expect(page.getByText(/As kept, or sooner/)).toBeVisible();
