@@ -186,3 +186,76 @@ test('before a film is dry Pull says so; printed all the same is kept; dry now t
   const { drying } = await stateOf(server, id);
   expect(drying).toHaveLength(1);
 });
+
+test('hours and days off of one hand; odd times, days and lengths are refused in words, and nothing is lost by a reload or the way back', async ({
+  page,
+}) => {
+  const id = await flattenedPrint(page, server, 'whose hours');
+  const items = () => api<readonly StoredItem[]>(server, 'GET', '/api/workshop');
+  const hand = (await items()).find(({ item }) => item.kind === 'hand' && item.name === 'A')!.item;
+  const newest = async () => (await items()).at(-1)!.item;
+  const typed = async (label: string, text: string) => {
+    await page.getByLabel(label, { exact: true }).fill(text);
+    await page.getByLabel(label, { exact: true }).press('Enter');
+  };
+  await page.goto(`${server.url}/workshop`);
+  await page.getByRole('button', { name: /^Working hours/ }).click();
+  await page.getByRole('button', { name: 'Put hours in' }).click();
+  await expect(page.getByRole('heading', { name: 'new hours' })).toBeVisible();
+  await page.getByLabel('Of', { exact: true }).click();
+  await page.getByRole('option', { name: 'A', exact: true }).click();
+  await expect.poll(newest).toMatchObject({ kind: 'hours', handId: hand.id });
+  for (const [odd, says] of [
+    ['25:00', /“25:00” is no time/],
+    ['half past nine', /“half past nine” is no time/],
+  ] as const) {
+    await typed('From, as 09:30', odd);
+    await expect(page.getByText(says)).toBeVisible();
+  }
+  await page.getByRole('button', { name: /^Days off/ }).click();
+  await page.getByRole('button', { name: 'Put days off in' }).click();
+  for (const odd of ['2026-13-40', '2027-02-30', 'tomorrow']) {
+    await typed('From, as 2026-12-24', odd);
+    await expect(page.getByText(new RegExp(`“${odd}”`))).toBeVisible();
+  }
+  await typed('To, as 2026-12-24', '2026-01-01');
+  await expect(page.getByText(/Days off end/)).toBeVisible();
+  await page.getByLabel('Of', { exact: true }).click();
+  await page.getByRole('option', { name: 'B', exact: true }).click();
+  await expect(page.getByRole('button', { name: /^new days off.*B: / })).toBeVisible();
+  // a hand that is taken out: the hours stay, and say so
+  await page.getByRole('button', { name: /^Hands/ }).click();
+  await page.getByRole('button', { name: 'B practised' }).click();
+  await page.getByRole('button', { name: 'Take it out of the workshop' }).click();
+  await page.getByRole('button', { name: /^Days off/ }).click();
+  await expect(page.getByRole('button', { name: /^new days off.*a hand that was taken out: / })).toBeVisible();
+
+  // lengths in inches, far too large, and none at all
+  await page.goto(`${server.url}/print/${id}/paper`);
+  await page.getByRole('button', { name: 'Print on it: cream' }).click();
+  await typed('Off each raw edge', '1/2 in');
+  await expect.poll(async () => (await stateOf(server, id)).plan.parting.edgeMm).toBeCloseTo(12.7, 6);
+  await typed('Off each raw edge', '9000');
+  await expect(page.getByLabel('Off each raw edge', { exact: true })).toHaveAttribute('aria-invalid', 'true');
+  await page.getByLabel('Off each raw edge', { exact: true }).press('Escape');
+  await typed('Strips for tabs and trials', '-3');
+  await expect(page.getByLabel('Strips for tabs and trials', { exact: true })).toHaveAttribute('aria-invalid', 'true');
+  await page.getByLabel('Strips for tabs and trials', { exact: true }).press('Escape');
+  await page.getByLabel('Off each raw edge', { exact: true }).press('Tab');
+  await typed('Work, an hour', '1e99');
+  await expect(page.getByLabel('Work, an hour', { exact: true })).toHaveAttribute('aria-invalid', 'true');
+  await page.reload();
+  await expect(page.getByLabel('Off each raw edge', { exact: true })).toHaveValue(/12\.7/);
+  await page.getByRole('link', { name: /^8 Days|^Days/ }).click();
+  await expect(page.getByTestId('days-answer')).toHaveText(/^Done on/);
+  await page.getByLabel('hours', { exact: true }).fill('0');
+  await page.getByLabel('hours', { exact: true }).press('Tab');
+  await expect(page.getByLabel('hours', { exact: true })).toHaveAttribute('aria-invalid', 'true');
+  await page.getByLabel('Evenings only (from five)').check();
+  await expect.poll(async () => (await stateOf(server, id)).plan.days.eveningsOnly).toBe(true);
+  await page.goBack();
+  await expect(page.getByLabel('Off each raw edge', { exact: true })).toHaveValue(/12\.7/);
+  await page.goForward();
+  await expect(page.getByLabel('Evenings only (from five)')).toBeChecked();
+  await expect(page.getByTestId('days-answer')).toHaveText(/^Done on/);
+});

@@ -49,11 +49,21 @@ export const mm = ({ what, minMm, maxMm }: RangeMm) =>
     .max(maxMm, ({ value }) => phrase('fields.lengthTooLarge', { valueMm: Number(value), what, minMm, maxMm }));
 export const edges = (range: RangeMm) =>
   record({ top: mm(range), right: mm(range), bottom: mm(range), left: mm(range) });
+/** Whether a text is a day there is, ISO: not the 30th of February. */
+export function isDay(text: string): boolean {
+  if (!/^\d{4}-\d{2}-\d{2}$/.test(text)) return false;
+  const day = new Date(`${text}T00:00:00Z`);
+  return !Number.isNaN(day.getTime()) && day.toISOString().startsWith(text);
+}
 /** A day as the calendar has it, ISO. */
 export const isoDay = () =>
-  string().matches(/^\d{4}-(0[1-9]|1[0-2])-(0[1-9]|[12]\d|3[01])$/, ({ value }) =>
-    phrase('plan.isNoDay', { value: String(value) }),
-  );
+  string()
+    .max(40)
+    .test(
+      'day',
+      ({ value }) => phrase('plan.isNoDay', { value: String(value) }),
+      (v) => v === undefined || v === null || isDay(v),
+    );
 /** A moment, ISO. */
 export const moment = () =>
   string()

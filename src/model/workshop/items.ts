@@ -11,6 +11,7 @@ import {
   named,
   oneOf,
   inRange,
+  isDay,
   isoDay,
   record,
   surfaceLabD50,
@@ -136,7 +137,11 @@ const ITEMS = {
     handId: whose(),
     from: isoDay().required(),
     to: isoDay().required(),
-  }).test('later', phrase('items.daysOffEnd'), (v: { from: string; to: string } | undefined) => !v || v.to >= v.from),
+  }).test(
+    'later',
+    phrase('items.daysOffEnd'),
+    (v: { from: string; to: string } | undefined) => !v || ![v.from, v.to].every(isDay) || v.to >= v.from,
+  ),
 };
 
 type Items = { readonly [Kind in keyof typeof ITEMS]: Frozen<InferType<(typeof ITEMS)[Kind]>> };
