@@ -60,6 +60,9 @@ export function runCardOf(of: Of, index: number): RunCard {
     warmUps: bench.warmUps.filter(({ runId }) => runId === run.id).length,
     room: bench.roomReadings.filter(({ at }) => first !== null && last !== null && at >= dayOf(first) && at <= last),
     ...{ dryAt: runs[index].dryAt ?? null, drySeenAt: bench.drySeen.get(run.id)?.at ?? null },
+    overruled: bench.overruled
+      .filter(({ runId }) => runId === run.id)
+      .map(({ sheet: one, what, hours }) => ({ sheet: one, what, hours: roundTo(hours, 1) })),
     shims: bench.shimmings.findLast(({ runId }) => runId === run.id)?.pieces ?? '',
     misfit: proof
       ? {

@@ -68,6 +68,12 @@ export interface RunCard {
   }[];
   readonly dryAt: string | null;
   readonly drySeenAt: string | null;
+  /** Printed all the same on a film below that was not dry yet, or had closed: from a sheet on, so many hours after that was laid. */
+  readonly overruled: readonly {
+    readonly sheet: string;
+    readonly what: 'too early' | 'too late';
+    readonly hours: number;
+  }[];
   readonly shims: string;
   readonly misfit: { readonly dxMm: number; readonly dyMm: number; readonly rotationDeg: number } | null;
   /** What the counts say of the settings. */

@@ -3,7 +3,16 @@ import { bookletInWords, cardInWords } from './cards';
 
 const CARD: RunCard = {
   ...{ run: 2, runId: 'r', impressions: 1, shims: '', cutAt: null, cutMinutes: null, firstAt: null, lastAt: null },
-  ...{ minutesASheet: null, sittings: 0, warmUps: 0, room: [], dryAt: null, drySeenAt: null, misfit: null },
+  ...{
+    minutesASheet: null,
+    sittings: 0,
+    warmUps: 0,
+    room: [],
+    dryAt: null,
+    drySeenAt: null,
+    misfit: null,
+    overruled: [],
+  },
   inks: [
     {
       ...{ name: 'apricot', medium: 'oil relief', solidLabD50: [70, 20, 40], poured: false, softenerPercent: 2 },
@@ -33,6 +42,13 @@ test('sections with nothing to say are left out; so are settings that say nothin
     'Block and register',
   ]);
   expect(said({}, /^Set$/)).toEqual({ 'for the first sheet': 'charges 2 a sheet' });
+});
+
+test('what was printed on a film that was not dry stands on the card', () => {
+  const overruled = [{ sheet: '4', what: 'too early' as const, hours: 5.5 }];
+  expect(said({ overruled }, /^Sheets/)['film below']).toBe(
+    'not dry yet at sheet 4, 5.5 h after it was laid; printed all the same',
+  );
 });
 
 test('an ink by its plan, and as it was poured', () => {

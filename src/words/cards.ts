@@ -158,6 +158,9 @@ function sheetRows(card: RunCard): Row[] {
       cardWords('row.dry'),
       cardWords('value.dry', { seen: String(drySeenAt !== null), at: shortDayOf(dried) }),
     ],
+    ...card.overruled.map(
+      ({ sheet, what, hours }) => [cardWords('row.below'), cardWords(`value.below.${what}`, { sheet, hours })] as const,
+    ),
   );
 }
 

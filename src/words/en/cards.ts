@@ -51,6 +51,7 @@ export const cards = {
     sittings: 'sittings, waste pulls',
     room: 'room',
     dry: 'dry',
+    below: 'film below',
     cut: 'cut',
     impressions: 'impressions a sheet',
     shims: 'shims',
@@ -71,6 +72,10 @@ export const cards = {
     minutes: '{minutes, number, ::.0} min',
     sittings: '{sittings, number}, {waste, number}',
     room: '{temperature, number, ::.0} °C, {humidity, number} %',
+    below: {
+      'too early': 'not dry yet at sheet {sheet}, {hours, number, ::.#} h after it was laid; printed all the same',
+      'too late': 'closed at sheet {sheet}, {hours, number, ::.#} h after it was laid; printed all the same',
+    },
     dry: '{seen, select, true {seen dry {at}} other {reckoned for {at}}}',
     cut: '{at}{minutes, select, none {} other {, {minutes} min}}',
     misfit: '{dx} across, {dy} down, turned {turn, number, ::.00}°',
