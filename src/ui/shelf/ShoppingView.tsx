@@ -5,9 +5,8 @@ import type { ShoppingRow } from '@/model';
 import { kit } from '@/ui/kit/styles';
 import { useFreshPage } from '@/ui/kit/useFreshPage';
 import { amountToBuy, boughtInWords, shoppingWords } from '@/words/shopping';
-import css from './ShoppingView.module.css';
 import { SideHead } from './SideHead';
-import side from './side.module.css';
+import side from './SideHead.module.css';
 
 /** What all prints in work still want, what is missing of it first. */
 export function ShoppingView({ rows }: { readonly rows: readonly ShoppingRow[] }) {
@@ -21,7 +20,7 @@ export function ShoppingView({ rows }: { readonly rows: readonly ShoppingRow[] }
           <p className={clsx(kit.say, kit.wait)}>{shoppingWords('nothing')}</p>
         ) : (
           <>
-            <table className={css.list}>
+            <table className={kit.ruled}>
               <thead>
                 <tr>
                   <th>{shoppingWords('head.what')}</th>
@@ -62,7 +61,7 @@ function Row({ row: { what, name, amount, stock, missing, prints } }: { readonly
       <td className={clsx(kit.num, missing > 0 && kit.madder)}>
         {missing > 0 ? <strong>{said(missing)}</strong> : shoppingWords('enough')}
       </td>
-      <td className={kit.quiet}>{prints.join(', ')}</td>
+      <td className={kit.quiet}>{prints.join(' · ')}</td>
     </tr>
   );
 }

@@ -15,7 +15,7 @@ import { useFreshPage } from '@/ui/kit/useFreshPage';
 import { clockOf, nearDayOf } from '@/words/dates';
 import { daysWords, stepInWords } from '@/words/days';
 import { SideHead } from './SideHead';
-import side from './side.module.css';
+import side from './SideHead.module.css';
 import css from './WeekView.module.css';
 
 const SPANS = { week: 7, month: 31, quarter: 92 } as const;

@@ -36,7 +36,7 @@ export function StepList({ days: { answer, question }, steps, move }: Props) {
   return (
     <section>
       <h2>{daysWords('list')}</h2>
-      <table className={css.steps}>
+      <table className={clsx(kit.ruled, kit.above8)}>
         <thead>
           <tr>
             <th>{daysWords('when')}</th>
