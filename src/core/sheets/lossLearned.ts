@@ -33,7 +33,7 @@ export const MEAN_LOSS: Readonly<Record<Experience, number>> = { new: 0.09, prac
  * values, chosen so that stated chances come true over a workshop's first twelve prints, also where the start value is twice or half
  * the truth (docs/method.md).
  */
-const WHOLE_SPREAD = 0.9;
+const WHOLE_SPREAD = 1;
 const WAY_SPREAD: Readonly<Record<(typeof PARTS)[number], number>> = {
   medium: 0.17,
   registration: 0.17,
@@ -41,7 +41,7 @@ const WAY_SPREAD: Readonly<Record<(typeof PARTS)[number], number>> = {
   place: 0.1,
 };
 /** The start value lies between the middle of what the mean may be and its mean. */
-const BELOW_START = 0.18;
+const BELOW_START = 0.26;
 const STEPS = [-2.4, -1.8, -1.2, -0.6, 0, 0.6, 1.2, 1.8, 2.4];
 /** How much runs may differ: a run's luck counts as much as so many sheets. Start values. */
 const LUCK_WEIGHTS = [

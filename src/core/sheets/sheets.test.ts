@@ -138,7 +138,12 @@ describe('sheets to start', () => {
           const belief = startBelief(experience);
           const answer = start({ ...wish, edition }, runs, belief);
           const chance = chanceOfReaching(edition + 2, answer.counted, runs, belief);
-          expect(answer.reached).toBe(true);
+          // somebody new to it cannot promise a large edition of very many runs with any number of sheets
+          if (!answer.reached) {
+            expect([experience, runs > 7, answer.counted]).toEqual(['new', true, 1200]);
+            expect(chance[1200]).toBeLessThan(0.9);
+            return;
+          }
           expect(chance[answer.counted]).toBeGreaterThanOrEqual(0.9);
           expect(chance[answer.counted - 1]).toBeLessThan(0.9);
           expect(answer.total).toBe(answer.counted + 2);
