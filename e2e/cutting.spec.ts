@@ -170,7 +170,18 @@ test('cutting check: places with a number, a reason and cures; material, tools a
   await page.getByRole('button', { name: 'Mask cleared ground in this run' }).click();
   await expect.poll(async () => (await planOf(id)).masks.map((m) => m.kind)).toEqual(['keep clean']);
   const count = async () => Number(/^(\d+)/.exec((await headline.textContent())!)?.[1] ?? 0);
-  const before = await count();
+  // what the mask changes is reckoned anew, run by run
+  let before = -1;
+  await expect
+    .poll(
+      async () => {
+        const [was, now] = [before, await count()];
+        before = now;
+        return now > 0 && was === now;
+      },
+      { intervals: [1500] },
+    )
+    .toBe(true);
   await page
     .getByText(/wide, \d+ mm bridged/)
     .first()

@@ -41,7 +41,7 @@ export const day = {
     overruled:
       'Printed all the same since {at}, {hours, plural, =0 {less than an hour} one {# hour} other {# hours}} after it was laid.',
   },
-  rack: 'Rack {name}: {places, number} places, {taken, plural, =0 {none taken by other prints} other {# taken by other prints}}; {free, number} for the {sheets, plural, one {# sheet} other {# sheets}} of this run.{without, plural, =0 {} one { One finds no place: lay it elsewhere, or print in two sittings.} other { # find no place: lay them elsewhere, or print in two sittings.}}',
+  rack: 'Rack {name}: {free, number} of {places, number} places free of other prints, for {sheets, plural, one {# sheet} other {# sheets}}.{without, plural, =0 {} one { One finds no place.} other { # find no place.}}',
   clock: {
     label: 'The day’s clock',
     open: 'open until {at}',

@@ -49,7 +49,7 @@ export const paper = {
     edges: { top: 'top', right: 'right', bottom: 'bottom', left: 'left' },
     loss: 'A tear takes',
     edge: 'Off each raw edge',
-    strips: 'Strips for tabs and trials',
+    strips: 'Strips for tabs',
     stripLong: 'A strip, long',
     stripWide: 'A strip, wide',
     stripsHave: '{has, number} come of the parents’ leftovers{has, plural, =0 {: none is large enough} other {}}.',
