@@ -60,6 +60,8 @@ export async function seedWorkshop(db: Store, nowMs: number): Promise<void> {
   await bringIn(db, 'Allotment Gate', gate, 'allotment gate.jpg', [200, 150], at(1));
   await flattenInto(db, still, { colourCount: 8, radiusMm: 0.3, minIslandMm2: 1.2 }, at(0.55));
   onFewBlocks(db, still, 4, at(0.5));
+  // as many sheets as the rack by the window has places, and a few more
+  expectOk(editPrint(db, still, { kind: 'sheets-set', part: { edition: 25 } }, at(0.48)));
   mixAll(db, still, at(0.45));
   proofOnce(db, still, nowMs);
   expectOk(editPrint(db, id, { kind: 'way-chosen', chosen: 'reduction light first', lay: true }, at(17.5)));
