@@ -371,6 +371,37 @@ function workshopOf({
   return { steps, of };
 }
 
+test('a print that is wished for goes before one that is not, and the sooner wished before the later', () => {
+  const steps = ['p', 'q', 'r'].flatMap((printId) =>
+    [1, 2, 3].map((k) =>
+      step(`${printId}${k}`, {
+        printId,
+        workMin: 120,
+        leastMin: 120,
+        after: k > 1 ? [{ id: `${printId}${k - 1}`, waitMin: 0 }] : [],
+      }),
+    ),
+  );
+  // minutes since 1970, as they are asked with
+  const now = 29_930_400,
+    of = shop({ hands: [{ id: 'A', hours: evenings(60).map(([a, b]): Stretch => [now + a, now + b]) }] });
+  const { ends } = solveSchedule(
+    {
+      steps,
+      shop: of,
+      nowMin: now,
+      aim: 'earliest finish',
+      wishes: new Map([
+        ['q', now + 12 * 1440],
+        ['r', now + 4 * 1440],
+      ]),
+    },
+    () => false,
+  );
+  expect(ends.get('r')!).toBeLessThan(ends.get('q')!);
+  expect(ends.get('q')!).toBeLessThan(ends.get('p')!);
+});
+
 test('every law is kept, and improving never makes it worse', () => {
   fc.assert(
     fc.property(large, (of) => {

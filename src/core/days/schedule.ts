@@ -114,6 +114,8 @@ function* allOrders(steps: readonly WorkStep[], begun: readonly number[] = []): 
 
 /** What is wanted on a day goes before the longest way of all. */
 const WANTED_FIRST = 1e9;
+/** Prints that are not wished for come as if wished for so long after the last that is. */
+const NOT_WISHED_MIN = 60 * DAY_MIN;
 
 /** The longest way from the begin of each step to the end of its print; those of prints that are wished for soon count for more. */
 function tailsOf(steps: readonly WorkStep[], wishes?: ReadonlyMap<string, number>): number[] {
@@ -134,5 +136,9 @@ function tailsOf(steps: readonly WorkStep[], wishes?: ReadonlyMap<string, number
     if (steps[i].wantedMin !== undefined) wanted[i] = 1;
     if (wanted[i]) for (const { id } of steps[i].after) if (place.has(id)) wanted[place.get(id)!] = 1;
   }
-  return tails.map((tail, i) => tail - (wishes?.get(steps[i].printId) ?? 0) * 0.1 + wanted[i] * WANTED_FIRST);
+  const due = [...(wishes?.values() ?? [])],
+    first = Math.min(...due),
+    never = Math.max(...due) + NOT_WISHED_MIN;
+  const later = (printId: string) => (due.length === 0 ? 0 : 0.1 * ((wishes!.get(printId) ?? never) - first));
+  return tails.map((tail, i) => tail - later(steps[i].printId) + wanted[i] * WANTED_FIRST);
 }
