@@ -62,12 +62,13 @@ export async function seedWorkshop(db: Store, nowMs: number): Promise<void> {
   onFewBlocks(db, still, 4, at(0.5));
   // as many sheets as the rack by the window has places, and a few more
   expectOk(editPrint(db, still, { kind: 'sheets-set', part: { edition: 25 } }, at(0.48)));
+  expectOk(editPrint(db, still, { kind: 'days-set', part: { wishedBy: dayOf(nowMs + 27 * DAY) } }, at(0.47)));
   mixAll(db, still, at(0.45));
   proofOnce(db, still, nowMs);
   expectOk(editPrint(db, id, { kind: 'way-chosen', chosen: 'reduction light first', lay: true }, at(17.5)));
   await flattenInto(db, id, { colourCount: 6, radiusMm: 0.3, minIslandMm2: 1.2 }, at(17));
   mixAll(db, id, at(16));
-  expectOk(editPrint(db, id, { kind: 'days-set', part: { wishedBy: dayOf(nowMs + 45 * DAY) } }, at(15)));
+  expectOk(editPrint(db, id, { kind: 'days-set', part: { wishedBy: dayOf(nowMs + 60 * DAY) } }, at(15)));
   printHalf(db, id, nowMs);
   await marketDay(db, market, nowMs);
   await ferryNight(db, ferry, nowMs);
