@@ -55,24 +55,19 @@ export function isDay(text: string): boolean {
   const day = new Date(`${text}T00:00:00Z`);
   return !Number.isNaN(day.getTime()) && day.toISOString().startsWith(text);
 }
+/** A short text that means something, where it is said. */
+const meaning = (code: 'plan.isNoDay' | 'plan.isNoMoment', means: (text: string) => boolean) =>
+  string()
+    .max(40)
+    .test(
+      code,
+      ({ value }) => phrase(code, { value: String(value) }),
+      (v) => v === undefined || v === null || means(v),
+    );
 /** A day as the calendar has it, ISO. */
-export const isoDay = () =>
-  string()
-    .max(40)
-    .test(
-      'day',
-      ({ value }) => phrase('plan.isNoDay', { value: String(value) }),
-      (v) => v === undefined || v === null || isDay(v),
-    );
+export const isoDay = () => meaning('plan.isNoDay', isDay);
 /** A moment, ISO. */
-export const moment = () =>
-  string()
-    .max(40)
-    .test(
-      'moment',
-      ({ value }) => phrase('plan.isNoMoment', { value: String(value) }),
-      (v) => v === undefined || v === null || !Number.isNaN(Date.parse(v)),
-    );
+export const moment = () => meaning('plan.isNoMoment', (text) => !Number.isNaN(Date.parse(text)));
 export const id = () => string().required().min(1).max(80);
 export const text = (most: number, tooLong?: Phrase) => string().defined().max(most, tooLong);
 export const named = (most: number, missing?: Phrase, tooLong?: Phrase) =>

@@ -1,10 +1,9 @@
 'use client';
-import { useEffect, useMemo, useState } from 'react';
+import { useMemo } from 'react';
 import { dayStepsOf, onRackNow } from '@/derived';
 import type { DaysOfPrint } from '@/model';
-import { ask } from '@/session';
+import { useDaysElsewhere } from '@/ui/kit/days/useDaysElsewhere';
 import { usePrintDesk } from '@/ui/kit/printContext';
-import { inWords } from '@/words/failures';
 
 interface OtherDays {
   /** Undefined until the others are heard of. */
@@ -18,19 +17,7 @@ export function useOtherDays(): OtherDays {
   const { id, name, plan, sheet, progress, belief, drying, cuttingPace, workshop } = usePrintDesk(
     ...(['id', 'name', 'plan', 'sheet', 'progress', 'belief', 'drying', 'cuttingPace', 'workshop'] as const),
   );
-  const [others, setOthers] = useState<readonly DaysOfPrint[]>();
-  const [problem, setProblem] = useState<string>();
-  useEffect(() => {
-    let current = true;
-    void ask<readonly DaysOfPrint[]>('GET', '/api/days').then((answer) => {
-      if (!current) return;
-      setOthers(answer.ok ? answer.value.filter((print) => print.id !== id) : []);
-      setProblem(answer.ok ? undefined : inWords(answer));
-    });
-    return () => {
-      current = false;
-    };
-  }, [id]);
+  const { others, problem } = useDaysElsewhere(id);
   const own = useMemo((): DaysOfPrint => {
     const handIds = (workshop.items ?? []).flatMap(({ item }) => (item.kind === 'hand' ? [item.id] : []));
     const steps = dayStepsOf({ printId: id, plan, sheet, progress, belief, drying, pace: cuttingPace, handIds });
