@@ -1,7 +1,8 @@
 import { ALIKE_PERCENT, dryWeightG, moisturePercent, mouldAfterDays, readyAfterHours, waterToAddG } from '@/core/days';
 import { eachBrushPart, mediumById, type BrushMix } from '@/core/inks';
 import type { Plan, Run } from '@/model';
-import type { BenchState, DampPack } from './bench/replayLog';
+import type { DampPack } from './bench/packs';
+import type { BenchState } from './bench/replayLog';
 import { inkedCm2, inkNeedOf } from './inkNeed';
 import { inkingsOf, inkOf, inksOfRun, type LaidInking } from './lookups';
 import type { PrintSheet } from './printSheet';

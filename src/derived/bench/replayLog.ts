@@ -11,6 +11,7 @@ import {
   type SlipAnswer,
   type SlipPlace,
 } from '@/model';
+import { PACK_ENTRIES, type DampPack } from './packs';
 import { POT_ENTRIES, type Pot } from './pots';
 import { SITTING_ENTRIES, type Sitting, type Timer } from './sittings';
 
@@ -120,17 +121,6 @@ export interface RemedyTried extends Omit<ActOf<'remedy-tried'>, 'kind'> {
 export interface Photograph extends Omit<ActOf<'photographed'>, 'kind'> {
   readonly at: string;
   readonly roundId: string;
-}
-
-/** Damp paper under cover. */
-export interface DampPack extends Omit<ActOf<'pack-damped'>, 'kind'> {
-  readonly at: string;
-  readonly turnedAt: readonly string[];
-  readonly weighings: readonly { readonly at: string; readonly grams: number; readonly sheets: number }[];
-  /** Sheets out of cover now, and since when some are. */
-  readonly out: number;
-  readonly outSince?: string;
-  readonly ended?: { readonly at: string; readonly why: ActOf<'pack-ended'>['why'] };
 }
 
 /** Printed on against what was said of the film below. */
@@ -291,6 +281,7 @@ export type EventOf<Kind extends BenchAct['kind']> = Omit<BenchEvent, 'act'> & {
 
 /** What each kind of entry does to the state. */
 const ENTRIES: { readonly [Kind in BenchAct['kind']]: (replay: Replay, event: EventOf<Kind>) => void } = {
+  ...PACK_ENTRIES,
   ...POT_ENTRIES,
   ...SITTING_ENTRIES,
   'round-begun': (r, { at, act: { kind: _, name = '', purpose = 'whole set', ...round } }) => {
@@ -334,19 +325,6 @@ const ENTRIES: { readonly [Kind in BenchAct['kind']]: (replay: Replay, event: Ev
   'room-read': (r, { at, act: { temperatureC, relativeHumidityPercent } }) => {
     r.roomReadings.push({ at, temperatureC, relativeHumidityPercent });
   },
-  'pack-damped': (r, { at, act: { kind: _, ...pack } }) => {
-    if (!r.packs.has(pack.packId)) r.packs.set(pack.packId, { at, ...pack, turnedAt: [], weighings: [], out: 0 });
-  },
-  'pack-turned': (r, { at, act: { packId } }) =>
-    withPack(r, packId, (pack) => ({ ...pack, turnedAt: [...pack.turnedAt, at] })),
-  'pack-weighed': (r, { at, act: { packId, grams, sheets } }) =>
-    withPack(r, packId, (pack) => ({ ...pack, weighings: [...pack.weighings, { at, grams, sheets }] })),
-  'pack-opened': (r, { at, act: { packId, out } }) =>
-    withPack(r, packId, (pack) => ({
-      ...pack,
-      out: Math.min(out, pack.sheets),
-      outSince: out === 0 ? undefined : pack.out > 0 ? pack.outSince : at,
-    })),
   'board-rests': (r, { at, act: { blockId, how } }) => {
     r.boards.set(blockId, { measured: [], ...r.boards.get(blockId), rests: { at, how } });
   },
@@ -357,8 +335,6 @@ const ENTRIES: { readonly [Kind in BenchAct['kind']]: (replay: Replay, event: Ev
   'brushed-with': (r, { at, act: { kind: _, ...taken } }) => {
     r.brushedWith.push({ at, ...taken });
   },
-  'pack-ended': (r, { at, act: { packId, why } }) =>
-    withPack(r, packId, (pack) => ({ ...pack, out: 0, ended: pack.ended ?? { at, why } })),
   'moved-to': (r, { at, act: { sheet, place, note } }) => {
     r.whereabouts.set(sheet, { at, place, note });
   },
@@ -441,9 +417,5 @@ const ENTRIES: { readonly [Kind in BenchAct['kind']]: (replay: Replay, event: Ev
     r.numberings.push({ at, reason: act.reason });
   },
 };
-function withPack(r: Replay, packId: string, change: (pack: DampPack) => DampPack): void {
-  const pack = r.packs.get(packId);
-  if (pack) r.packs.set(packId, change(pack));
-}
 
 const entryOf = (kind: BenchAct['kind']) => ENTRIES[kind] as (replay: Replay, event: never) => void;
