@@ -103,6 +103,8 @@ export const boundaryRules = {
           '@mui/*',
           '@mui/**',
           '@dnd-kit/*',
+          '@tanstack/react-table',
+          '@tanstack/react-virtual',
           'd3-zoom',
           'd3-selection',
           'recharts',

@@ -150,7 +150,7 @@ function logOf(plan: Plan, endMs: number): Entry[] {
   const alive = aliveSheets(plan, log);
   const roles = proposeRoles(alive, plan.sheets.edition);
   const marks = markSheets(alive, roles, { runs: plan.runs.length });
-  put(endMs + 8 * HOUR, { kind: 'numbered', marks, reason: '' });
+  put(endMs + 8 * HOUR, { kind: 'numbered', edition: 'identical', marks, reason: '' });
   return log;
 }
 

@@ -21,6 +21,7 @@ const OTHERWISE: Readonly<Record<string, string>> = {
   'src/model/workshop/begin.ts': 'made-up things to begin with, kept as data',
   'src/derived/samplePrints.ts': 'titles and colours of made-up prints, kept as data',
   'src/core/units/length.ts': 'spellings of units that are read',
+  'src/core/sheets/numbering.ts': 'pencil marks as custom writes them, in every language',
   'src/core/units/ranged.ts': 'for whoever mends a formula',
 };
 /** First lines of formats and fields of protocols. */

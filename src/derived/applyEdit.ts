@@ -13,6 +13,7 @@ import {
   withRunSplit,
   withSideTaken,
 } from './compose';
+import { withInksThatAre } from './colourways';
 import { inkingsOf, isCutOnLater, plainRun, sidesOf, withInkings, withSides } from './lookups';
 import { withFlat, withRunOrder } from './runPlan';
 import { withSaw } from './sawn';
@@ -193,6 +194,17 @@ const APPLY: { readonly [Kind in PlanEdit['kind']]: Apply<Kind> } = {
   'parting-set': (plan, { part }) => ({ ...plan, parting: { ...plan.parting, ...part } }),
   'costs-set': (plan, { part }) => ({ ...plan, costs: { ...plan.costs, ...part } }),
   'days-set': (plan, { part }) => ({ ...plan, days: { ...plan.days, ...part } }),
+  'colourway-set': (plan, { colourway }) => ({
+    ...plan,
+    colourways: plan.colourways.some(({ id }) => id === colourway.id)
+      ? plan.colourways.map((one) => (one.id === colourway.id ? colourway : one))
+      : [...plan.colourways, colourway],
+  }),
+  'colourway-removed': (plan, { colourwayId }) =>
+    plan.colourways.some(({ id }) => id === colourwayId)
+      ? { ...plan, colourways: plan.colourways.filter(({ id }) => id !== colourwayId) }
+      : gone(phrase('applyEdit.theColourway')),
+  'record-told': (plan, { part }) => ({ ...plan, record: { ...plan.record, ...part } }),
   'rules-set': (plan, { part }) => ({ ...plan, rules: { ...plan.rules, ...part } }),
   'way-chosen': (plan, { chosen, lay, sketch }) =>
     sketch && !sketchLies(plan, sketch as PlanSketch)
@@ -304,5 +316,5 @@ function removed(plan: Plan, { runId }: EditOf<'run-removed'>): Plan | Failure {
  */
 export function applyEdit(plan: Plan, edit: PlanEdit): Outcome<Plan> {
   const made = (APPLY[edit.kind] as Apply<PlanEdit['kind']>)(plan, edit as never);
-  return 'ok' in made ? made : success(withUsesThatStand(made));
+  return 'ok' in made ? made : success(withInksThatAre(withUsesThatStand(made)));
 }

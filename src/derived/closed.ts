@@ -1,5 +1,6 @@
 import { phrase, type Phrase } from '@/core/units';
 import type { BenchEvent, Ink, Plan, Run } from '@/model';
+import { inColourway } from './colourways';
 import { blockNamesOf, inkNamesOf, inksOfRun, runsOfCut, sidesOf } from './lookups';
 import { progressOf, type Progress } from './progress';
 
@@ -26,6 +27,7 @@ export function closedAt(before: Plan, after: Plan, progress: Progress, shapes: 
   if (progress.cutsDone === 0 && progress.closedRuns === 0) return undefined;
   return (
     printedRunTouched(before, after, progress) ??
+    printedColourwayTouched(before, after, progress) ??
     cutTouched(before, after, progress) ??
     goneCutWanted(before, after, progress) ??
     shapeTouched(before, after, shapes)
@@ -48,6 +50,26 @@ function printedRunTouched(before: Plan, after: Plan, { runs, closedRuns }: Prog
       return phrase('closed.staysAsItWas', { ...named(before, run), why });
     const ink = inksOfRun(before, run).find((one) => filmChanged(one, after));
     if (ink) return phrase('closed.theInkOfRun', { ink: ink.name, run: r + 1, why });
+  }
+  return undefined;
+}
+
+/** The films of colourways that lie on sheets: the set stays, and the ink it took there stays what it was. */
+function printedColourwayTouched(before: Plan, after: Plan, { bench, runs }: Progress): Phrase | undefined {
+  for (const { id, name } of before.colourways) {
+    for (const [r, run] of before.runs.entries()) {
+      const sheets = runs[r].tally.pulled.filter(({ sheet }) => bench.colourwaySheets.get(sheet) === id).length;
+      if (sheets === 0) continue;
+      const now = after.colourways.some((one) => one.id === id)
+        ? inColourway(after, id).runs.find((one) => one.id === run.id)
+        : undefined;
+      const printed = inColourway(before, id).runs[r];
+      const kept =
+        now &&
+        JSON.stringify(now.formes) === JSON.stringify(printed.formes) &&
+        inksOfRun(before, printed).every((ink) => !filmChanged(ink, after));
+      if (!kept) return phrase('closed.aColourwayStays', { name, run: r + 1, sheets });
+    }
   }
   return undefined;
 }

@@ -214,6 +214,14 @@ const MAKERS: { readonly [Kind in PlanEdit['kind']]?: (plan: Plan, chance: Chanc
   'mask-removed': (plan, chance) => ({ maskId: idOf(chance, plan.masks) }),
   'rules-set': (_, chance) => ({ part: { maxFilms: 1 + Math.floor(chance() * 6) } }),
   'sheets-set': (_, chance) => ({ part: { edition: 1 + Math.floor(chance() * 60) } }),
+  'colourway-set': (plan, chance) => ({
+    colourway: {
+      ...{ id: pick(chance, ['dusk', 'noon']), name: fresh('inks'), edition: 5, sheets: 8 },
+      inks: some(chance, plan.inks).map(({ id: inkId }) => ({ inkId, byInkId: pick(chance, plan.inks).id })),
+    },
+  }),
+  'colourway-removed': (plan, chance) => ({ colourwayId: idOf(chance, plan.colourways) }),
+  'record-told': (_, chance) => ({ part: { year: String(2000 + Math.floor(30 * chance())) } }),
   'parting-set': (_, chance) => ({ part: { grain: pick(chance, ['along', 'across', 'either'] as const) } }),
   'costs-set': (_, chance) => ({ part: { anHour: Math.round(40 * chance()) } }),
   'days-set': (_, chance) => ({ part: { eveningsOnly: chance() < 0.5, wishedBy: pick(chance, [null, '2027-03-01']) } }),
@@ -284,7 +292,7 @@ function expectWorkedOut(plan: Plan): void {
 
 const made = new Map<string, number>();
 
-test.each(Array.from({ length: 40 }, (_, seed) => seed))(
+test.each(Array.from({ length: 64 }, (_, seed) => seed))(
   'a row of edits by chance leaves a plan that is whole, or says why not, and changes no plan it was made from (%i)',
   (seed) => {
     const chance = randomStream(50000 + seed),

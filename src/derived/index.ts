@@ -29,6 +29,20 @@ export {
   replayLog,
 } from './bench/replayLog';
 export { type Pot } from './bench/pots';
+export { type Move, type PrintNamed, printKey } from './bench/editionActs';
+export { byColourway, inColourway, sheetsOfColourways } from './colourways';
+export { type Impression, type PrintKind, countsByKind, impressionsOf, impressionsOfRound } from './impressions';
+export {
+  type NumberingLine,
+  adviceFor,
+  bestFirst,
+  bySheet,
+  editionKindOf,
+  marksChanged,
+  marksFor,
+  numberingLines,
+} from './numbering';
+export { apartFrom } from './lookingOver';
 export { type Today, type TodayItem, SIDES, sittingNow, todayOf } from './today';
 export { type TimerNow, timersOf, usualMinutes } from './timers';
 export {

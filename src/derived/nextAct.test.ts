@@ -77,9 +77,10 @@ test('when all runs are printed the edition is numbered, once', () => {
   expect(next(planned, ...runTwo)).toMatchObject({ view: 'numbering', act: 'number' });
   const numbered = event({
     kind: 'numbered',
+    edition: 'identical',
     marks: [
-      { sheet: '1', mark: '1/2' },
-      { sheet: '2', mark: '2/2' },
+      { sheet: '1', role: 'numbered', mark: '1/2' },
+      { sheet: '2', role: 'numbered', mark: '2/2' },
     ],
     reason: '',
   });

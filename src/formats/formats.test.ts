@@ -149,7 +149,7 @@ const bench = replayLog([
   {
     id: 'e4',
     at: '2026-11-20T10:07:00.000Z',
-    act: { kind: 'numbered', marks: [{ sheet: '1', mark: '1/1' }], reason: '' },
+    act: { kind: 'numbered', edition: 'identical', marks: [{ sheet: '1', role: 'numbered', mark: '1/1' }], reason: '' },
   },
 ]);
 

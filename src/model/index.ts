@@ -77,6 +77,9 @@ export {
   WAYS_OF_WORKING,
   type WayOfWorking,
   EDITION_ROUND,
+  EDITION_KINDS,
+  GRADES,
+  WHEREABOUTS,
   ACT_VERSION,
   EXTENDER_PERCENT,
   MOST_PROOFS,
@@ -106,7 +109,7 @@ export { type Block, type BlockSide, type Cut, type DrawnLarger, type Saw, type 
 export { type Run, type Forme, type Inking, type InkFade } from './plan/runs';
 export { type Mask, type MaskKind } from './plan/masks';
 export { type ExportPaper, type LayoutPlan, type RegisterPlan } from './plan/sheet';
-export { type Plan, type PairTrap, checkPlan } from './plan/plan';
+export { type Plan, type Colourway, type PrintRecord, type PairTrap, checkPlan } from './plan/plan';
 export { type PlanEdit, type EditOf, checkEdit, EDIT_KINDS } from './plan/edits';
 export { nameOfEdit } from './plan/nameOfEdit';
 export { emptyPlan, newSide } from './plan/begin';

@@ -146,7 +146,19 @@ export const SEEN_HOURS = { min: 1 / 60, max: 100_000, what: phrase('measure.hou
 export const TIMER_MINUTES = { min: 0.1, max: 2880, what: phrase('measure.minutesOfATimer') } as const;
 export const SITTING_HOURS = { min: 0.25, max: 16, what: phrase('measure.hoursOfASitting') } as const;
 /** The form acts have now; those written before acts carried a version are of version 1. */
-export const ACT_VERSION = 5;
+export const ACT_VERSION = 6;
+/** What an edition is: alike within the hand, varied on purpose, or single prints from the same blocks, which are none. */
+export const EDITION_KINDS = ['identical', 'varied', 'one-offs'] as const;
+/** How a print is sorted when all are looked over; open again where it was sorted by mistake. */
+export const GRADES = ['good', 'usable', 'not', 'open'] as const;
+/** Where a finished print can be. */
+export const WHEREABOUTS = ['drawer', 'frame', 'on loan', 'given', 'sold', 'gone'] as const;
+/** What became of a block after the edition. */
+export const BLOCK_ENDS = ['kept', 'cancelled', 'destroyed'] as const;
+/** Ink sets beside the first. */
+export const MOST_COLOURWAYS = 8;
+/** The longest text of a record. */
+export const MOST_RECORD_TEXT = 2000;
 /** What a round of proofs is printed to learn; the edition's has none. */
 export const ROUND_PURPOSES = ['whole set', 'colour trial', 'registration', 'progressive set'] as const;
 /** Sheets of one round of proofs that are begun together. */

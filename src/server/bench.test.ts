@@ -4,7 +4,7 @@ import { inkingsOf } from '@/derived';
 import { bandsAgain } from '@/testing/bands';
 import { expectOk as ok } from '@/testing/prints';
 import { told } from '@/testing/told';
-import { logActs, printState } from './index';
+import { editPrint, logActs, printState } from './index';
 
 const NOW = '2026-11-27T10:00:00.000Z',
   MS = Date.parse(NOW);
@@ -144,7 +144,7 @@ const REFUSED: Readonly<Record<string, Refused>> = {
   },
   'a sheet nobody started is carried away': {
     before: () => [edition],
-    act: () => ({ kind: 'moved-to', sheet: '9', place: 'drawer', note: '' }),
+    act: () => ({ kind: 'moved-to', sheet: '9', where: 'drawer', place: 'drawer', note: '' }),
     says: /no sheet 9/,
   },
   'a cut nobody planned': { act: () => ({ kind: 'cut-done', cutId: 'nobody' }), says: /This cut is not in the plan/ },
@@ -282,7 +282,12 @@ const REFUSED: Readonly<Record<string, Refused>> = {
   },
   'numbers before all is printed': {
     before: () => [edition, cut(0), pull(0, '1')],
-    act: () => ({ kind: 'numbered', marks: [{ sheet: '1', mark: '1/1' }], reason: '' }),
+    act: () => ({
+      kind: 'numbered',
+      edition: 'identical',
+      marks: [{ sheet: '1', role: 'numbered', mark: '1/1' }],
+      reason: '',
+    }),
     says: /[Nn]umbers are given when/,
   },
   'a photograph that was not brought in': {
@@ -311,17 +316,17 @@ function printedThrough(): void {
 
 describe('numbers', () => {
   const numbered = (marks: Extract<BenchAct, { kind: 'numbered' }>['marks'], reason = ''): BenchAct => ({
-    ...{ kind: 'numbered', marks, reason },
+    ...{ kind: 'numbered', edition: 'identical', marks, reason },
   });
 
   test('go to sheets that came through, one each; given again they want a reason', () => {
     printedThrough();
-    const three = ['1', '2', '3'].map((sheet, i) => ({ sheet, mark: `${i + 1}/3` }));
+    const three = ['1', '2', '3'].map((sheet, i) => ({ sheet, role: 'numbered' as const, mark: `${i + 1}/3` }));
     const refused = (act: BenchAct, says: RegExp) =>
       expect(told(log(act))).toMatchObject({ ok: false, message: expect.stringMatching(says) });
-    refused(numbered([...three, { sheet: '4', mark: '4/4' }]), /Sheet 4 is not among/);
-    refused(numbered([three[0], { sheet: '2', mark: '1/3' }]), /number/);
-    refused(numbered([three[0], { sheet: '1', mark: '2/3' }]), /number/);
+    refused(numbered([...three, { sheet: '4', role: 'numbered', mark: '4/4' }]), /Sheet 4 is not among/);
+    refused(numbered([three[0], { sheet: '2', role: 'numbered', mark: '1/3' }]), /number/);
+    refused(numbered([three[0], { sheet: '1', role: 'numbered', mark: '2/3' }]), /number/);
     ok(log(numbered(three)));
     refused(numbered(three), /say why/);
     ok(log(numbered(three.slice(1), 'sheet 1 torn in the press')));
@@ -329,8 +334,9 @@ describe('numbers', () => {
   });
 
   test('of several images on a sheet each has its own; one image twice is refused', () => {
+    ok(editPrint(db, id, { kind: 'layout-set', part: { copies: { columns: 2, rows: 1, gapMm: 8 } } }, NOW));
     printedThrough();
-    const images = [1, 2].map((image) => ({ sheet: '1', image, mark: `${image}/2` }));
+    const images = [1, 2].map((image) => ({ sheet: '1', image, role: 'numbered' as const, mark: `${image}/2` }));
     ok(log(numbered(images)));
     expect(log(numbered([images[0], { ...images[1], image: 1 }], 'again')).ok).toBe(false);
   });

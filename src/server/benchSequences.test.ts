@@ -50,7 +50,8 @@ function anAct({ plan }: PrintState, progress: Progress, chance: Chance): BenchA
       4,
       {
         kind: 'numbered',
-        marks: alive.map((one, i) => ({ sheet: one.sheet, mark: `${i + 1}/${alive.length}` })),
+        edition: 'identical',
+        marks: alive.map((one, i) => ({ sheet: one.sheet, role: 'numbered', mark: `${i + 1}/${alive.length}` })),
         reason: 'by chance',
       },
     ],

@@ -260,7 +260,9 @@ test('films go onto a sheet in their order, sheet by sheet; a proof takes any bl
   expect(bench.pulls.map((p) => [p.runId, p.sheet])).toEqual([first, second, third].map((run) => [run.id, '1']));
   expect(runs.map((run) => run.phase)).toEqual(['printing', 'printing', 'printing']);
   expect(refusal(log(id, { kind: 'dry-seen', runId: second.id, sheet: '1', note: '' }))).toBeUndefined();
-  expect(refusal(log(id, { kind: 'moved-to', sheet: '9', place: 'drawer', note: '' }))).toMatch(/no sheet 9/);
+  expect(refusal(log(id, { kind: 'moved-to', sheet: '9', where: 'drawer', place: 'drawer', note: '' }))).toMatch(
+    /no sheet 9/,
+  );
   expect(
     refusal(
       log(id, {

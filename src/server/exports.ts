@@ -4,6 +4,7 @@ import { HOUSE_COLOURS, hexFromLabD50 } from '@/core/colour';
 import { cutIslandsOf, inCuttingOrder } from '@/core/cutting';
 import { findIslands, labelCoverage, labelSet, paintCoverage } from '@/core/geometry';
 import {
+  inColourway,
   onPaperOf,
   inkingsOf,
   replayLog,
@@ -230,8 +231,17 @@ function wrongLabels(plan: Plan, deflated: Uint8Array): Failure | undefined {
 
 const MAX_LOOK_WIDTH_PX = 1200;
 
-/** The sheet's look after `run` runs as a PNG, `widthPx` wide; while nothing is flattened, run 0 is the picture itself. */
-export async function lookPng(db: Store, id: string, run: number, widthPx: number): Promise<Outcome<FileOut>> {
+/**
+ * The sheet's look after `run` runs as a PNG, `widthPx` wide, in the first set of inks or in a colourway; while nothing is flattened, run 0
+ * is the picture itself.
+ */
+export async function lookPng(
+  db: Store,
+  id: string,
+  run: number,
+  widthPx: number,
+  colourwayId?: string,
+): Promise<Outcome<FileOut>> {
   const print = known(db, id);
   if (!print.ok) return print;
   const { plan, name } = print.value;
@@ -247,7 +257,11 @@ export async function lookPng(db: Store, id: string, run: number, widthPx: numbe
   const bench = replayLog(benchLog(db, id)),
     { coloursGot, slips } = bench;
   const laid = picture && sheetOf(plan, picture, slips);
-  const looks = laid?.ok ? looksOfPlan(onPaperOf(plan, bench), coloursGot, laid.value.sheet) : undefined;
+  const printed = inColourway(onPaperOf(plan, bench), colourwayId);
+  // what was read is of the first set of inks
+  const looks = laid?.ok
+    ? looksOfPlan(printed, colourwayId === undefined ? coloursGot : [], laid.value.sheet)
+    : undefined;
   if (!laid?.ok || !looks) return failure('nothing-flat.thereAreNoFlat');
   const { map } = laid.value;
   if (!(run >= 0 && run <= plan.runs.length)) return failure('run-missing.thereIsNoRun', { run });

@@ -23,23 +23,24 @@ export async function lookPicture(
   run: number,
   widthPx: number,
   now: string,
+  colourwayId?: string,
 ): Promise<Outcome<{ readonly bytes: Uint8Array }>> {
   const found = livingPrint(db, id);
   if (!found.ok) return found;
-  const asked = askedFor(db, found.value, run, widthPx);
-  const key = keyOf(db, found.value, asked, run, widthPx);
+  const asked = askedFor(db, found.value, run, widthPx, colourwayId);
+  const key = keyOf(db, found.value, asked, [run, widthPx, ...(colourwayId ? [colourwayId] : [])]);
   if (!key.ok) return key;
   const kept = madePicture(db, key.value);
   if (kept) return success({ bytes: kept });
   const same = making.get(key.value);
   if (same) return same;
-  const made = drawn(db, 'lookPng', id, run, widthPx);
+  const made = drawn(db, 'lookPng', id, run, widthPx, colourwayId);
   making.set(key.value, made);
   try {
     const answer = await made;
     // changed meanwhile, the picture may show what the print is now, not what its key says
     const row = printById(db, id);
-    if (answer.ok && row && askedFor(db, row, run, widthPx) === asked)
+    if (answer.ok && row && askedFor(db, row, run, widthPx, colourwayId) === asked)
       keepQuietly(db, key.value, answer.value.bytes, now);
     return answer;
   } finally {
@@ -47,9 +48,9 @@ export async function lookPicture(
   }
 }
 
-/** A print as far as it has come, a run and a width. */
-const askedFor = (db: Store, row: PrintRow, run: number, widthPx: number) =>
-  `${db.name} ${row.id} ${row.revision} ${workshopStamp(db)} ${run} ${widthPx}`;
+/** A print as far as it has come, a run, a width and a set of inks. */
+const askedFor = (db: Store, row: PrintRow, run: number, widthPx: number, colourwayId = '') =>
+  `${db.name} ${row.id} ${row.revision} ${workshopStamp(db)} ${run} ${widthPx} ${colourwayId}`;
 
 /** A look whose disk is full is shown all the same, and made again. */
 function keepQuietly(db: Store, key: string, bytes: Uint8Array, now: string): void {
@@ -60,14 +61,14 @@ function keepQuietly(db: Store, key: string, bytes: Uint8Array, now: string): vo
   }
 }
 
-function keyOf(db: Store, row: PrintRow, asked: string, run: number, widthPx: number): Outcome<string> {
+function keyOf(db: Store, row: PrintRow, asked: string, picture: readonly unknown[]): Outcome<string> {
   const known = keys.get(asked);
   if (known) return success(known);
   const plan = readPlan(db, row);
   if (!plan.ok) return plan;
   const shown = shownBy(plan.value, standingOf(db, row.id, plan.value, benchLog(db, row.id)));
   const key = createHash('sha256')
-    .update(JSON.stringify([FORM, run, widthPx, shown]))
+    .update(JSON.stringify([FORM, ...picture, shown]))
     .digest('hex');
   keys.set(asked, key);
   if (keys.size > KEYS_KEPT) keys.delete(keys.keys().next().value!);
@@ -87,6 +88,7 @@ const NEVER_SHOWN: readonly (keyof Plan)[] = [
   'uses',
   'frozenAt',
   'decisions',
+  'record',
   'rules',
 ];
 

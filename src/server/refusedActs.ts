@@ -1,4 +1,4 @@
-import { isTestSheet, printName, sheetNames } from '@/core/sheets';
+import { isTestSheet, sheetNames, standsOnMany } from '@/core/sheets';
 import { phrase } from '@/core/units';
 import {
   checkSetting,
@@ -6,11 +6,14 @@ import {
   cutsOf,
   filledG,
   questionOfPot,
+  imagesOf,
   inkNamesOf,
   inkingsOf,
   inkOf,
   isBrushed,
   printedIds,
+  printKey,
+  type PrintNamed,
   refusedAddition,
   runsOfCut,
   sideOfCut,
@@ -147,8 +150,17 @@ const REFUSALS: {
     if (!inking) return refusedRun(plan, act.runId) ?? phrase('bench.thisInkIsNotIn');
     return isBrushed(plan, inking) ? undefined : phrase('bench.thisInkIsNotBrushed', { ink: inkOf(plan, inking).name });
   },
-  'moved-to': (_, progress, act) =>
-    progress.sheets.includes(act.sheet) ? undefined : phrase('bench.thereIsNoSheet', { sheet: act.sheet }),
+  'looked-over': refusedPrint,
+  'bat-chosen': refusedPrint,
+  'fault-placed': (plan, progress, act) =>
+    progress.bench.placedFaults.some(({ placeId }) => placeId === act.placeId)
+      ? phrase('bench.thisFaultIsPlaced')
+      : refusedPrint(plan, progress, act),
+  'fault-place-undone': (_, { bench }, act) =>
+    bench.placedFaults.some(({ placeId }) => placeId === act.placeId) ? undefined : phrase('bench.thereIsNoSuchPlace'),
+  'varies-in': refusedPrint,
+  'moved-to': refusedPrint,
+  'block-ended': (plan, _, { blockId }) => refusedBoard(plan, blockId),
   'cut-done': (plan, progress, act) => refusedCut(plan, progress, act.cutId),
   'island-cut': (plan, _, act) =>
     cutsOf(plan).some((cut) => cut.id === act.cutId) ? undefined : phrase('bench.thisCutIsNot'),
@@ -193,7 +205,7 @@ const REFUSALS: {
       ? undefined
       : phrase('bench.oneOfTheseRuns'),
   'kento-inlaid': (plan, _, act) => refusedRun(plan, act.runId),
-  numbered: (_, progress, act) => refusedNumbers(progress, act),
+  numbered: refusedNumbers,
 };
 
 function refusedCut(plan: Plan, progress: Progress, cutId: string): Phrase | undefined {
@@ -325,18 +337,47 @@ function refusedKeeping(
   return gone < 0 ? undefined : phrase('bench.sheetCannotComeBack', { sheet, run: gone + 1 });
 }
 
-function refusedNumbers(progress: Progress, act: Extract<BenchAct, { kind: 'numbered' }>): Phrase | undefined {
+/** A print there is: a sheet of its round, and an image that is on it. */
+function refusedPrint(plan: Plan, progress: Progress, print: PrintNamed): Phrase | undefined {
+  const { roundId = EDITION_ROUND, sheet, image } = print;
+  const round = progress.bench.rounds.find((one) => one.roundId === roundId);
+  const sheets = roundId === EDITION_ROUND ? progress.sheets : round && sheetNames(round);
+  if (!sheets) return NO_ROUND;
+  if (!sheets.includes(sheet)) return phrase('bench.thereIsNoSheet', { sheet });
+  const images = imagesOf(plan);
+  return image !== undefined && image > images ? phrase('bench.thereIsNoImage', { sheet, images }) : undefined;
+}
+
+type Mark = ActOf<'numbered'>['marks'][number];
+
+/** A number stands for a finished print of the edition, or a mark for a proof that bears it; each once, but for single prints. */
+function refusedNumbers(plan: Plan, progress: Progress, act: ActOf<'numbered'>): Phrase | undefined {
   if (progress.currentRun < progress.runs.length || progress.runs.length === 0)
     return phrase('bench.numbersAreGivenWhen');
   if (progress.bench.numberings.length > 0 && act.reason.trim() === '') return phrase('bench.theseSheetsAreNumbered');
   const last = progress.runs[progress.runs.length - 1].tally;
   const alive = new Set(last.pulled.filter((p) => !p.setAside).map((p) => p.sheet));
   for (const { sheet } of progress.bench.kept) alive.add(sheet);
-  const dead = act.marks.find((m) => !alive.has(m.sheet) || isTestSheet(m.sheet));
+  const dead = act.marks.find(
+    ({ sheet, roundId = EDITION_ROUND }) => roundId === EDITION_ROUND && (!alive.has(sheet) || isTestSheet(sheet)),
+  );
   if (dead) return phrase('bench.sheetIsNotAmong', { sheet: dead.sheet });
-  const marks = act.marks.map((m) => m.mark),
-    sheets = act.marks.map(printName);
-  if (new Set(marks).size !== marks.length || new Set(sheets).size !== sheets.length)
+  for (const mark of act.marks) {
+    const refused = refusedPrint(plan, progress, mark) ?? refusedProofMark(progress, mark);
+    if (refused) return refused;
+  }
+  const marks = act.marks.map(({ mark }) => mark).filter((mark) => act.edition !== 'one-offs' || !standsOnMany(mark));
+  if (new Set(marks).size !== marks.length || new Set(act.marks.map(printKey)).size !== act.marks.length)
     return phrase('bench.aNumberCanBe');
   return undefined;
+}
+
+/** Marks of proofs: a proof that something was pulled on, and none that says it is of the edition. */
+function refusedProofMark({ bench }: Progress, { roundId, sheet, role }: Mark): Phrase | undefined {
+  if (roundId === undefined || roundId === EDITION_ROUND) return undefined;
+  if (role === 'numbered') return phrase('bench.aProofIsNotNumbered', { sheet });
+  const round = bench.rounds.find((one) => one.roundId === roundId);
+  return round?.pulls.some((pull) => pull.sheet === sheet)
+    ? undefined
+    : phrase('bench.nothingIsOnThisProof', { sheet });
 }

@@ -65,7 +65,7 @@ export function factsOf({ name, plan, events }: PrintState) {
       proofs: bench.proofs,
       shims: bench.shimmings,
       rehearsals: bench.rehearsals,
-      marks: bench.marks,
+      marks: bench.marks.map(({ role: _, ...mark }) => mark),
     },
   };
 }

@@ -32,6 +32,9 @@ test('everything that is stored by an id has its word', () => {
     'P.P.',
     'B.A.T.',
     'H.C.',
+    'state proof',
+    'trial proof',
+    'colour proof',
     'not numbered',
   ]);
 });

@@ -51,7 +51,12 @@ export {
   markSheets,
   progressiveMark,
   roman,
+  type EditionKind,
+  type NumberingAdvice,
+  numberingAdvice,
+  standsOnMany,
 } from './numbering';
+export { type MeasuredPrint, type Outlier, outliersOf } from './outliers';
 export { type CauseId, type Clue, type Remedy, type Sign, CAUSES, FAULTS_OF_SIGN, SIGNS } from './faultTable';
 export {
   type Clues,

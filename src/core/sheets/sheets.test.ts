@@ -8,6 +8,10 @@ import {
   learnedBelief,
   meanLoss,
   markSheets,
+  numberingAdvice,
+  standsOnMany,
+  type EditionKind,
+  type SheetRole,
   meanCount,
   printName,
   printNames,
@@ -271,20 +275,45 @@ describe('numbers', () => {
   test('edition, proofs in Roman numerals, the rest left out', () => {
     const sheets = ['3', '1', '5', '7', '9'];
     expect(markSheets(sheets, ['numbered', 'numbered', 'A.P.', 'B.A.T.', 'not numbered'], { runs: 4 })).toEqual([
-      { sheet: '3', mark: '1/2' },
-      { sheet: '1', mark: '2/2' },
-      { sheet: '5', mark: 'A.P. I/I' },
-      { sheet: '7', mark: 'B.A.T.' },
+      { sheet: '3', role: 'numbered', mark: '1/2' },
+      { sheet: '1', role: 'numbered', mark: '2/2' },
+      { sheet: '5', role: 'A.P.', mark: 'A.P. I/I' },
+      { sheet: '7', role: 'B.A.T.', mark: 'B.A.T.' },
     ]);
   });
   test('a progressive set is marked by the runs on each sheet, its last one among the finished', () => {
     expect(proposeRoles(['1', '2', '3', '4'], 2, 1)).toEqual(['numbered', 'numbered', 'progressive', 'A.P.']);
     expect(markSheets(['1', '3'], ['numbered', 'progressive'], { runs: 5 })).toEqual([
-      { sheet: '1', mark: '1/1' },
-      { sheet: '3', mark: 'Prog. 5/5' },
+      { sheet: '1', role: 'numbered', mark: '1/1' },
+      { sheet: '3', role: 'progressive', mark: 'Prog. 5/5' },
     ]);
-    expect(markSheets(['3'], ['progressive'], { runs: 5, sets: 2 })).toEqual([{ sheet: '3', mark: 'Prog. 5/5 I' }]);
+    expect(markSheets(['3'], ['progressive'], { runs: 5, sets: 2 })).toMatchObject([{ mark: 'Prog. 5/5 I' }]);
     expect(progressiveMark(12, 12, 9, 10)).toBe('Prog. 12/12 IX');
+  });
+  test('prints that vary are marked so, single prints each as the only one, another set of inks by its name', () => {
+    const marks = (edition: EditionKind, series?: string) =>
+      markSheets(['1', '2', '3'], ['numbered', 'numbered', 'state'], { runs: 3, edition, series }).map(
+        ({ mark }) => mark,
+      );
+    expect(marks('varied')).toEqual(['V.E. 1/2', 'V.E. 2/2', 'State I']);
+    expect(marks('one-offs')).toEqual(['1/1', '1/1', 'State I']);
+    expect(marks('identical', 'Dusk')).toEqual(['Dusk 1/2', 'Dusk 2/2', 'Dusk State I']);
+    expect(['1/1', 'Dusk 1/1', '1/11', 'A.P. I/I'].map(standsOnMany)).toEqual([true, true, false, false]);
+  });
+  test('custom is said as advice, with the figures it rests on', () => {
+    const roles = (numbered: number, ...others: SheetRole[]) => [
+      ...Array<SheetRole>(numbered).fill('numbered'),
+      ...others,
+    ];
+    const codes = (...asked: Parameters<typeof numberingAdvice>) => numberingAdvice(...asked).map(({ code }) => code);
+    expect(codes(roles(20, 'A.P.', 'A.P.', 'B.A.T.'), 'identical', 0)).toEqual([]);
+    expect(numberingAdvice(roles(20, 'A.P.', 'A.P.', 'A.P.'), 'identical', 0)).toEqual([
+      { code: 'manyArtistProofs', proofs: 3, usual: 2 },
+    ]);
+    expect(codes(roles(9, 'B.A.T.', 'B.A.T.'), 'identical', 0)).toEqual(['severalToPrintBy']);
+    expect(codes(roles(14), 'varied', 3)).toEqual(['variedUnsaid']);
+    expect(codes(roles(2), 'one-offs', 0)).toEqual(['oneOffsNumbered']);
+    expect(codes(roles(8, 'H.C.', 'H.C.', 'P.P.'), 'identical', 0)).toEqual(['manyBeside']);
   });
   test('a proposal keeps artist’s proofs to a tenth', () => {
     const roles = proposeRoles(

@@ -78,11 +78,16 @@ describe('bench log', () => {
       event({ kind: 'cut-done', cutId: 's1' }),
       event({ kind: 'cut-done', cutId: 's1' }),
       event({ kind: 'run-finished', runId: 'r1' }),
-      event({ kind: 'numbered', marks: [{ sheet: '1', mark: '1/1' }], reason: '' }),
+      event({
+        kind: 'numbered',
+        edition: 'identical',
+        marks: [{ sheet: '1', role: 'numbered', mark: '1/1' }],
+        reason: '',
+      }),
     ]);
     expect([...state.cutIslands.get('s1')!]).toEqual([9]);
     expect(state.cutsPassed.map((c) => c.cutId)).toEqual(['s1']);
     expect(state.finishedRuns.has('r1')).toBe(true);
-    expect(state.marks).toEqual([{ sheet: '1', mark: '1/1' }]);
+    expect(state.marks).toEqual([{ sheet: '1', role: 'numbered', mark: '1/1' }]);
   });
 });

@@ -11,6 +11,16 @@ import {
   type SlipAnswer,
   type SlipPlace,
 } from '@/model';
+import {
+  EDITION_ENTRIES,
+  newEdition,
+  type BlockEnd,
+  type Graded,
+  type Move,
+  type Numbering,
+  type PlacedFault,
+  type PrintNamed,
+} from './editionActs';
 import { PACK_ENTRIES, type DampPack } from './packs';
 import { POT_ENTRIES, type Pot } from './pots';
 import { SITTING_ENTRIES, type Sitting, type Timer } from './sittings';
@@ -168,8 +178,21 @@ export interface BenchState {
   readonly boards: ReadonlyMap<string, Board>;
   /** What layings by brush took, oldest first. */
   readonly brushedWith: readonly (Omit<ActOf<'brushed-with'>, 'kind'> & { readonly at: string })[];
-  /** Where each sheet is now. */
-  readonly whereabouts: ReadonlyMap<SheetName, { readonly at: string; readonly place: string; readonly note: string }>;
+  /** What all prints are held against. */
+  readonly bat?: PrintNamed;
+  /** How finished prints were sorted, by `printKey`. */
+  readonly grades: ReadonlyMap<string, Graded>;
+  /** Faults with their places, oldest first, without those taken back. */
+  readonly placedFaults: readonly PlacedFault[];
+  /** What is said to be otherwise on a print, by `printKey`. */
+  readonly varies: ReadonlyMap<string, string>;
+  /** All moves, oldest first, and where each print is now, by `printKey`. */
+  readonly moves: readonly Move[];
+  readonly whereabouts: ReadonlyMap<string, Move>;
+  /** What became of blocks. */
+  readonly blockEnds: ReadonlyMap<string, BlockEnd>;
+  /** Counted sheets of the edition's round that are printed in another set of inks than the first. */
+  readonly colourwaySheets: ReadonlyMap<SheetName, string>;
   /** Sheets of the edition's round. */
   readonly started?: { readonly counted: number; readonly tests: number };
   /** Stages whose cut is done, in the order of the gates passed. */
@@ -204,8 +227,10 @@ export interface BenchState {
   readonly kentoInlaid: readonly { readonly at: string; readonly runId: string }[];
   /** All shims ever put in, oldest first. */
   readonly shimmings: readonly Shimming[];
-  readonly marks: readonly { readonly sheet: SheetName; readonly image?: number; readonly mark: string }[];
-  readonly numberings: readonly { readonly at: string; readonly reason: string }[];
+  /** The marks in force: those of the newest numbering. */
+  readonly marks: Numbering['marks'];
+  /** All numberings, oldest first. */
+  readonly numberings: readonly Numbering[];
 }
 
 /** What the log says now. Entries that cannot be (a second pull of one sheet in a run) are passed over. */
@@ -223,6 +248,7 @@ export function replayLog(events: readonly BenchEvent[]): BenchState {
   const edition = begun.find(({ round }) => round === 'edition');
   return {
     ...kept,
+    marks: kept.numberings.at(-1)?.marks ?? [],
     rounds: begun,
     started: edition && { counted: edition.counted, tests: edition.tests },
     slips: [...slips.values()],
@@ -252,7 +278,8 @@ function newReplay() {
     sittings: [] as readonly Sitting[],
     boards: new Map<string, Board>(),
     brushedWith: [] as (Omit<ActOf<'brushed-with'>, 'kind'> & { at: string })[],
-    whereabouts: new Map<string, { at: string; place: string; note: string }>(),
+    ...newEdition(),
+    colourwaySheets: new Map<SheetName, string>(),
     cutsPassed: [] as { cutId: string; at: string; minutes?: number }[],
     slips: new Map<string, Slip>(),
     rehearsals: [] as Rehearsed[],
@@ -271,8 +298,6 @@ function newReplay() {
     shimmings: [] as Shimming[],
     kentoMoves: [] as { at: string; runId: string; movesMm: readonly number[] }[],
     kentoInlaid: [] as { at: string; runId: string }[],
-    marks: [] as BenchState['marks'],
-    numberings: [] as { at: string; reason: string }[],
   };
 }
 
@@ -281,15 +306,25 @@ export type EventOf<Kind extends BenchAct['kind']> = Omit<BenchEvent, 'act'> & {
 
 /** What each kind of entry does to the state. */
 const ENTRIES: { readonly [Kind in BenchAct['kind']]: (replay: Replay, event: EventOf<Kind>) => void } = {
+  ...EDITION_ENTRIES,
   ...PACK_ENTRIES,
   ...POT_ENTRIES,
   ...SITTING_ENTRIES,
   'round-begun': (r, { at, act: { kind: _, name = '', purpose = 'whole set', ...round } }) => {
-    if (!r.rounds.has(round.roundId)) r.rounds.set(round.roundId, { at, name, purpose, ...round });
+    if (r.rounds.has(round.roundId)) return;
+    const { colourways = [], ...begun } = round;
+    r.rounds.set(round.roundId, { at, name, purpose, ...begun });
+    let first = round.counted - colourways.reduce((sum, { sheets }) => sum + sheets, 0) + 1;
+    for (const { colourwayId, sheets } of colourways) {
+      printedIn(r, colourwayId, first, sheets);
+      first += sheets;
+    }
   },
   'sheets-added': (r, { act }) => {
     const round = r.rounds.get(act.roundId);
-    if (round) r.rounds.set(act.roundId, { ...round, counted: round.counted + act.counted });
+    if (!round) return;
+    r.rounds.set(act.roundId, { ...round, counted: round.counted + act.counted });
+    if (act.colourwayId) printedIn(r, act.colourwayId, round.counted + 1, act.counted);
   },
   'parents-parted': (r, { id, at, act: { kind: _, ...parting } }) => {
     r.partings.push({ id, at, ...parting });
@@ -334,9 +369,6 @@ const ENTRIES: { readonly [Kind in BenchAct['kind']]: (replay: Replay, event: Ev
   },
   'brushed-with': (r, { at, act: { kind: _, ...taken } }) => {
     r.brushedWith.push({ at, ...taken });
-  },
-  'moved-to': (r, { at, act: { sheet, place, note } }) => {
-    r.whereabouts.set(sheet, { at, place, note });
   },
   'cut-done': (r, { at, act }) => {
     if (r.cutsPassed.some((c) => c.cutId === act.cutId)) return;
@@ -392,6 +424,8 @@ const ENTRIES: { readonly [Kind in BenchAct['kind']]: (replay: Replay, event: Ev
       return;
     }
     if (sheet) r.sheetReadings.push({ at, runId, colourId, labD50, source, sheet });
+    // another set of inks teaches nothing of this one
+    if (sheet && r.colourwaySheets.has(sheet)) return;
     r.coloursGot = [
       ...r.coloursGot.filter((g) => g.runId !== runId || g.colourId !== colourId),
       { at, runId, colourId, labD50, source },
@@ -412,10 +446,11 @@ const ENTRIES: { readonly [Kind in BenchAct['kind']]: (replay: Replay, event: Ev
   'kento-inlaid': (r, { at, act: { runId } }) => {
     r.kentoInlaid.push({ at, runId });
   },
-  numbered: (r, { at, act }) => {
-    r.marks = act.marks;
-    r.numberings.push({ at, reason: act.reason });
-  },
 };
+
+/** Counted sheets from a number on are printed in another set of inks. */
+function printedIn(r: Replay, colourwayId: string, first: number, sheets: number): void {
+  for (let n = first; n < first + sheets; n++) r.colourwaySheets.set(String(n), colourwayId);
+}
 
 const entryOf = (kind: BenchAct['kind']) => ENTRIES[kind] as (replay: Replay, event: never) => void;

@@ -80,8 +80,8 @@ test('settings, photographs, drying seen, the room and whereabouts are facts wit
     { kind: 'dry-seen', runId: 'run-a', sheet: '', note: '' },
     { kind: 'dry-seen', runId: 'run-a', sheet: '2', note: 'later' },
     { kind: 'room-read', temperatureC: 19, relativeHumidityPercent: 55 },
-    { kind: 'moved-to', sheet: '3', place: 'drawer 2', note: '' },
-    { kind: 'moved-to', sheet: '3', place: 'shown at the hall', note: 'until May' },
+    { kind: 'moved-to', sheet: '3', where: 'drawer', place: 'drawer 2', note: '' },
+    { kind: 'moved-to', sheet: '3', where: 'drawer', place: 'shown at the hall', note: 'until May' },
   ];
   for (const act of acts) expect(checkAct(JSON.parse(JSON.stringify(act)), 2)).toEqual({ ok: true, value: act });
   const state = replayLog(acts.map(event));
@@ -89,7 +89,7 @@ test('settings, photographs, drying seen, the room and whereabouts are facts wit
   expect(state.photographs).toMatchObject([{ pictureSha: sha, sheet: '4' }]);
   expect(state.drySeen.get('run-a')).toMatchObject({ sheet: '' });
   expect(state.roomReadings).toMatchObject([{ temperatureC: 19 }]);
-  expect(state.whereabouts.get('3')).toMatchObject({ place: 'shown at the hall', note: 'until May' });
+  expect(state.whereabouts.get('edition/3')).toMatchObject({ place: 'shown at the hall', note: 'until May' });
   expect(
     [...state.settings, ...state.photographs, ...state.roomReadings].every(({ at }) => at.startsWith('2026-')),
   ).toBe(true);
@@ -107,14 +107,18 @@ test.each<[string, object, RegExp]>([
     /180 °C is too much/,
   ],
   ['a round of nothing', { ...begun('p', 'proof', 1), counted: 0 }, /0 is too little for the sheets to start/],
-  ['a sheet that is nowhere', { kind: 'moved-to', sheet: '1', place: '', note: '' }, /Say where/],
+  [
+    'a sheet that is nowhere there is',
+    { kind: 'moved-to', sheet: '1', where: 'attic', place: '', note: '' },
+    /“where” cannot be "attic"/,
+  ],
   [
     'a photograph without a picture',
     { kind: 'photographed', pictureSha: 'x', runId: null, sheet: '', note: '' },
     /stored picture/,
   ],
 ])('%s is refused in words', (_, act, words) => {
-  const got = checkAct(act, 2);
+  const got = checkAct(act, 'where' in act ? 6 : 2);
   expect(got.ok ? '' : toldByServer(got)).toMatch(words);
 });
 

@@ -2,7 +2,6 @@ import { boolean, lazy, number, string, type InferType, type ISchema } from 'yup
 import { REHEARSAL_LEVELS } from '@/core/cutting';
 import { DRY_LOOKS } from '@/core/days';
 import { MEDIUM_IDS } from '@/core/inks';
-import { MAX_COPIES } from '@/core/registration';
 import { CAUSES, FAULTS, SIGNS, TEST_SHEETS_RANGE } from '@/core/sheets';
 import { failure, type Outcome, phrase, type Phrase } from '@/core/units';
 import { checkWith } from '../check';
@@ -24,8 +23,10 @@ import {
 } from '../fields';
 import { ink } from '../plan/inks';
 import { fadeLaid } from '../plan/runs';
+import { EDITION_ACTS } from './editionActs';
 import { kind } from './kind';
 import { POT_ACTS } from './potActs';
+import { sheetName } from './sheetName';
 import { SITTING_ACTS } from './sittingActs';
 import { upgradedAct } from './upgrades/upgradedAct';
 import {
@@ -39,6 +40,7 @@ import {
   FILM_WEIGHT_RANGE,
   MOISTURE_PERCENT,
   MOST,
+  MOST_COLOURWAYS,
   MOST_SHEETS,
   MOST_TRIALS,
   OUT_SHEETS,
@@ -56,10 +58,6 @@ import {
   SLIP_ANSWERS,
 } from '../ranges';
 
-const sheetName = () =>
-  string()
-    .required()
-    .matches(/^T?[1-9]\d{0,3}$/, ({ value }) => phrase('acts.isNotASheets', { value: String(value) }));
 const counted = (what: Phrase) => between(what, 0, 1e6).integer();
 
 const mark = record({
@@ -134,6 +132,14 @@ const ACTS = {
       .defined(),
     counted: whole({ min: 1, max: MOST_SHEETS, what: phrase('measure.sheetsToStart') }),
     tests: whole(TEST_SHEETS_RANGE),
+    /** How many of the counted sheets, from the last ones backwards in this order, are printed in another set of inks. */
+    colourways: list(
+      record({
+        colourwayId: id(),
+        sheets: whole({ min: 1, max: MOST_SHEETS, what: phrase('measure.sheetsOfAColourway') }),
+      }),
+      MOST_COLOURWAYS,
+    ).optional(),
   }),
   /** Parent sheets of a paper were parted into pieces: they leave the workshop's stock. */
   'parents-parted': record({
@@ -146,7 +152,12 @@ const ACTS = {
   }),
   /** Said by mistake: the parents are in stock again. */
   'parting-undone': record({ kind: kind('parting-undone'), partingId: id() }),
-  'sheets-added': record({ kind: kind('sheets-added'), roundId: id(), counted: whole(ADDED_RANGE) }),
+  'sheets-added': record({
+    kind: kind('sheets-added'),
+    roundId: id(),
+    counted: whole(ADDED_RANGE),
+    colourwayId: id().optional(),
+  }),
   /** From a sheet of a run on, something is otherwise: what was changed, and why. */
   'setting-changed': record({
     kind: kind('setting-changed'),
@@ -251,13 +262,6 @@ const ACTS = {
     temperatureC: between(phrase('measure.temperature'), -20, 60, ' °C'),
     relativeHumidityPercent: between(phrase('measure.humidity'), 0, 100, ' %'),
   }),
-  /** Where a finished sheet is, from now on. */
-  'moved-to': record({
-    kind: kind('moved-to'),
-    sheet: sheetName(),
-    place: named(120, phrase('acts.sayWhereTheSheet')),
-    note: text(300),
-  }),
   'island-cut': record({
     kind: kind('island-cut'),
     cutId: id(),
@@ -354,19 +358,7 @@ const ACTS = {
   }),
   /** A worn corner let in anew: what was measured of its block before tells nothing any more. */
   'kento-inlaid': record({ kind: kind('kento-inlaid'), runId: id(), note: text(300) }),
-  numbered: record({
-    kind: kind('numbered'),
-    marks: list(
-      record({
-        sheet: sheetName(),
-        /** Which of the images on it, from 1, where it is cut apart. */
-        image: whole({ min: 1, max: MAX_COPIES ** 2, what: phrase('measure.imageOfTheSheet') }).optional(),
-        mark: string().required().max(30),
-      }),
-      50_000,
-    ),
-    reason: text(500),
-  }),
+  ...EDITION_ACTS,
 };
 
 type Acts = { readonly [Kind in keyof typeof ACTS]: Frozen<InferType<(typeof ACTS)[Kind]>> };

@@ -50,7 +50,7 @@ export function newSide(id: string, cuts: BlockSide['cuts']): BlockSide {
 
 export function emptyPlan(): Plan {
   return {
-    version: 14,
+    version: 15,
     way: {
       ...{ under: 'dry', registration: 'corner stops', printing: 'by hand', chosen: null },
       blend: { percent: 15, passes: 4, wanted: false, reachMm: 3, chargedFirst: 'lighter' },
@@ -91,6 +91,8 @@ export function emptyPlan(): Plan {
     },
     costs: { inkPer100G: 0, blockPerDm2: 0, anHour: 0 },
     days: { aim: 'earliest finish', wishedBy: null, eveningsOnly: false, pins: [], kept: [], keptAt: null },
+    colourways: [],
+    record: { by: '', printedBy: '', place: '', year: '', technique: '', statement: '', rights: '', price: '' },
     uses: [],
     frozenAt: null,
     decisions: [],

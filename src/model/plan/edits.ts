@@ -25,7 +25,22 @@ import { item, ITEM_KINDS } from '../workshop/items';
 import { block, drawnLarger, saw, typeLine } from './blocks';
 import { ink } from './inks';
 import { mask } from './masks';
-import { costs, days, decision, fit, paper, parting, roller, rules, sheets, tools, transfer, way } from './plan';
+import {
+  colourway,
+  costs,
+  days,
+  decision,
+  fit,
+  paper,
+  parting,
+  printRecord,
+  roller,
+  rules,
+  sheets,
+  tools,
+  transfer,
+  way,
+} from './plan';
 import { fade, forme, inking, keptOut, point, run } from './runs';
 import { heights, layout, register } from './sheet';
 
@@ -234,6 +249,10 @@ const EDITS = {
   'parting-set': record({ kind: kind('parting-set'), part: parting.partial() }),
   'costs-set': record({ kind: kind('costs-set'), part: costs.partial() }),
   'days-set': record({ kind: kind('days-set'), part: days.partial() }),
+  /** A colourway that is new, or is otherwise. */
+  'colourway-set': record({ kind: kind('colourway-set'), colourway }),
+  'colourway-removed': record({ kind: kind('colourway-removed'), colourwayId: id() }),
+  'record-told': record({ kind: kind('record-told'), part: printRecord.partial() }),
   'rules-set': record({ kind: kind('rules-set'), part: rules.omit(['pinnedIds']).partial() }),
   /** How one works, with the rules and starting values that belong to it; `lay`: runs, blocks and inks begin anew by them. */
   'way-chosen': record({

@@ -34,6 +34,9 @@ import {
   DAYS_AIMS,
   EXPERIENCES,
   MOST,
+  MOST_COLOURWAYS,
+  MOST_RECORD_TEXT,
+  MOST_SHEETS,
   MOST_STEPS_OF_DAYS,
   MOST_USED,
   MOST_WHY,
@@ -182,7 +185,32 @@ export const decision = record({
   at: named(40),
 });
 
-const PLAN_VERSION = 14;
+/**
+ * Another set of inks on the same cuts, on sheets of its own, numbered apart: which inks of the plan take the place of which. What has no
+ * other ink is printed in the one it has.
+ */
+export const colourway = record({
+  id: id(),
+  name: named(40, phrase('plan.aColourwayNeedsA')),
+  edition: whole(EDITION_RANGE),
+  sheets: whole({ min: 1, max: MOST_SHEETS, what: phrase('measure.sheetsOfAColourway') }),
+  inks: list(record({ inkId: id(), byInkId: id() }), MOST.inks),
+});
+
+/** What the record of the edition says beside what follows from plan and log; an empty text is left out. */
+export const printRecord = record({
+  by: text(120),
+  printedBy: text(120),
+  place: text(120),
+  year: text(20),
+  technique: text(300),
+  statement: text(MOST_RECORD_TEXT),
+  rights: text(200),
+  /** As its owner writes it. */
+  price: text(60),
+});
+
+const PLAN_VERSION = 15;
 
 export const planSchema = record({
   version: oneOf([PLAN_VERSION] as const),
@@ -210,6 +238,8 @@ export const planSchema = record({
   parting,
   costs,
   days,
+  colourways: list(colourway, MOST_COLOURWAYS, phrase('plan.aPrintMayHaveColourways', { most: MOST_COLOURWAYS })),
+  record: printRecord,
   /** Things of the workshop it is made with, as they are now; from `frozenAt` on as they were then. */
   uses: list(item(), MOST_USED),
   /** ISO, when the first gate was passed; null before. */
@@ -220,6 +250,8 @@ export const planSchema = record({
 
 export type PlanRules = Frozen<InferType<typeof rules>>;
 export type PairTrap = Frozen<InferType<typeof pairTrap>>;
+export type Colourway = Frozen<InferType<typeof colourway>>;
+export type PrintRecord = Frozen<InferType<typeof printRecord>>;
 /** All that is planned for a print. What happened to it stands in the bench log. */
 export type Plan = Frozen<InferType<typeof planSchema>>;
 
@@ -252,6 +284,10 @@ function wrongReference(plan: Plan): Phrase | undefined {
   }
   const twice = repeatedId(plan);
   if (twice) return phrase('plan.twoPartsOfThe', { twice });
+  const strayInk = plan.colourways.find((one) =>
+    one.inks.some((ink) => !inks.has(ink.inkId) || !inks.has(ink.byInkId)),
+  );
+  if (strayInk) return phrase('plan.aColourwayNamesAn', { name: strayInk.name });
   const stray = cuts.find((cut) => cut.standingIds.some((standing) => !colours.has(standing)));
   if (plan.flat && stray) return phrase('plan.cutHasAColour', { id: stray.id });
   const strayPair = plan.fit.pairs.find((pair) => !colours.has(pair.aId) || !colours.has(pair.bId));
@@ -265,6 +301,7 @@ function repeatedId(plan: Plan): string | undefined {
     plan.blocks,
     plan.masks,
     plan.uses,
+    plan.colourways,
     plan.flat?.colours ?? [],
     plan.blocks.flatMap((b) => b.sides),
     plan.blocks.flatMap((b) => b.sides.flatMap((s) => s.cuts)),

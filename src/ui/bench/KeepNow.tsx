@@ -6,6 +6,7 @@ import { keepWanted } from '@/derived';
 import { benchWords } from '@/words/bench';
 import { kit } from '@/ui/kit/styles';
 import { useKeys } from '../kit/keys';
+import { Pick } from '@/ui/kit/Pick';
 import { usePrintDesk } from '../kit/printContext';
 import { useLog } from '../kit/useLog';
 import css from './KeepNow.module.css';
@@ -33,18 +34,13 @@ export function KeepNow() {
             <strong>{benchWords('keep.now', { runs: wanted.run + 1 })}</strong>{' '}
             {benchWords('keep.says', { missing: wanted.missing, run: wanted.run + 1 })}
           </p>
-          <select
-            className={clsx(kit.plainSelect, css.which)}
-            aria-label={benchWords('keep.which')}
+          <Pick
+            className={css.which}
+            label={benchWords('keep.which')}
             value={sheet}
-            onChange={(e) => setChosen(e.target.value)}
-          >
-            {wanted.candidates.map((one) => (
-              <option key={one} value={one}>
-                {benchWords('keep.sheet', { sheet: one })}
-              </option>
-            ))}
-          </select>
+            options={wanted.candidates.map((one) => [one, benchWords('keep.sheet', { sheet: one })] as const)}
+            onChange={setChosen}
+          />
           <button type="button" className={clsx(css.keep, kit.pressIn)} onClick={() => void keep()}>
             {benchWords('keep.keep')}
             <small>K</small>

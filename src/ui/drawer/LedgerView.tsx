@@ -1,10 +1,16 @@
 'use client';
 import Button from '@mui/material/Button';
+import ToggleButton from '@mui/material/ToggleButton';
+import ToggleButtonGroup from '@mui/material/ToggleButtonGroup';
+import type { ColumnDef } from '@tanstack/react-table';
+import { useMemo, useState } from 'react';
 import { hexFromLabD50 } from '@/core/colour';
 import { FAULTS, isTestSheet, type Fault } from '@/core/sheets';
 import { sheetsGone, type Pull, inkNamesOf, inksOfRun } from '@/derived';
 import { FileLink } from '@/ui/kit/FileLink';
+import type { Plan } from '@/model';
 import { usePrintDesk } from '../kit/printContext';
+import { Sought, VirtualTable } from '../kit/VirtualTable';
 import clsx from 'clsx';
 import { kit } from '@/ui/kit/styles';
 import ledgerCss from './ledger.module.css';
@@ -17,7 +23,8 @@ import { drawerWords } from '@/words/drawer';
 export function LedgerView() {
   const { progress, urls } = usePrintDesk('progress', 'urls');
   const { bench, sheets } = progress;
-  const gone = sheetsGone(bench, sheets);
+  const gone = useMemo(() => sheetsGone(bench, sheets), [bench, sheets]);
+  const [which, setWhich] = useState<Which>('all');
   const counts = FAULTS.map((fault) => ({ fault, n: bench.pulls.filter((p) => p.faults.includes(fault)).length }))
     .filter((c) => c.n > 0)
     .sort((a, b) => b.n - a.n);
@@ -36,9 +43,10 @@ export function LedgerView() {
         {sheets.length === 0 ? (
           <NothingYet below title={drawerWords('ledger.empty.title')} says={drawerWords('ledger.empty.says')} />
         ) : (
-          <div className={ledgerCss.across} role="region" aria-label={drawerWords('ledger.title')} tabIndex={0}>
-            <LedgerTable gone={gone} />
-          </div>
+          <>
+            <WhichSheets which={which} onWhich={setWhich} />
+            <LedgerTable gone={gone} which={which} />
+          </>
         )}
       </div>
       <aside className={kit.side}>
@@ -47,6 +55,23 @@ export function LedgerView() {
         <HowToRead />
       </aside>
     </div>
+  );
+}
+
+function WhichSheets({ which, onWhich }: { readonly which: Which; readonly onWhich: (which: Which) => void }) {
+  return (
+    <ToggleButtonGroup
+      exclusive
+      value={which}
+      onChange={(_, next: Which | null) => next && onWhich(next)}
+      aria-label={drawerWords('ledger.which')}
+    >
+      {WHICH.map((one) => (
+        <ToggleButton key={one} value={one}>
+          {drawerWords(`ledger.whichAre.${one}`)}
+        </ToggleButton>
+      ))}
+    </ToggleButtonGroup>
   );
 }
 
@@ -121,59 +146,109 @@ function SoFar({ gone }: { gone: Set<string> }) {
   );
 }
 
-function LedgerTable({ gone }: { gone: Set<string> }) {
+/** A sheet with what became of it in every run. */
+interface LedgerRow {
+  readonly sheet: string;
+  readonly gone: boolean;
+  readonly pulls: ReadonlyMap<string, Pull>;
+  /** Its marks, or what else it is. */
+  readonly mark: string;
+}
+
+const ROW_PX = 28;
+
+function useLedgerRows(gone: ReadonlySet<string>): LedgerRow[] {
   const {
-    plan,
     progress: { sheets, bench },
-  } = usePrintDesk('plan', 'progress');
-  const marksOf = (sheet: string) =>
-    bench.marks
-      .filter((m) => m.sheet === sheet)
-      .map(({ mark }) => mark)
-      .join(' · ');
-  const kept = new Set(bench.kept.map(({ sheet }) => sheet));
+  } = usePrintDesk('progress');
+  return useMemo(() => {
+    const pulls = new Map<string, Map<string, Pull>>(sheets.map((sheet) => [sheet, new Map()])),
+      marks = new Map<string, string[]>(),
+      kept = new Set(bench.kept.map(({ sheet }) => sheet));
+    for (const pull of bench.pulls) pulls.get(pull.sheet)?.set(pull.runId, pull);
+    for (const { sheet, mark, roundId } of bench.marks)
+      if (roundId === undefined) marks.set(sheet, [...(marks.get(sheet) ?? []), mark]);
+    const also = (sheet: string) =>
+      kept.has(sheet) ? drawerWords('ledger.isKept') : isTestSheet(sheet) ? drawerWords('ledger.test') : '';
+    return sheets.map((sheet) => ({
+      ...{ sheet, pulls: pulls.get(sheet)!, gone: gone.has(sheet) && !kept.has(sheet) },
+      mark: marks.get(sheet)?.join(' · ') ?? also(sheet),
+    }));
+  }, [bench, sheets, gone]);
+}
+
+function LedgerTable({ gone, which }: { readonly gone: Set<string>; readonly which: Which }) {
+  const { plan } = usePrintDesk('plan');
+  const [sought, setSought] = useState('');
+  const all = useLedgerRows(gone);
+  const rows = useMemo(() => all.filter((row) => isOf(which, row)), [all, which]);
+  const columns = useMemo(() => columnsFor(plan), [plan]);
   return (
-    <table className={ledgerCss.ledger}>
-      <thead>
-        <tr>
-          <th scope="col">{drawerWords('ledger.sheet')}</th>
-          {plan.runs.map((run, i) => (
-            <th key={run.id} scope="col">
-              <span
-                className={clsx(kit.swatch, kit.tiny)}
-                style={{ background: hexFromLabD50(inksOfRun(plan, run)[0].solidLabD50) }}
-                aria-hidden
-              />{' '}
-              {i + 1} {inkNamesOf(plan, run)}
-            </th>
-          ))}
-          <th scope="col">{drawerWords('ledger.mark')}</th>
-        </tr>
-      </thead>
-      <tbody>
-        {sheets.map((sheet) => (
-          <tr key={sheet}>
-            <th scope="row" className={clsx(kit.num, gone.has(sheet) && !kept.has(sheet) ? ledgerCss.gone : kit.bold)}>
-              {sheet}
-            </th>
-            {plan.runs.map((run) => (
-              <td key={run.id}>
-                <Outcome pull={bench.pulls.find((p) => p.runId === run.id && p.sheet === sheet)} />
-              </td>
-            ))}
-            <td>
-              {marksOf(sheet) ||
-                (isTestSheet(sheet) || kept.has(sheet) ? (
-                  <span className={kit.quiet}>{drawerWords(kept.has(sheet) ? 'ledger.isKept' : 'ledger.test')}</span>
-                ) : (
-                  ''
-                ))}
-            </td>
-          </tr>
-        ))}
-      </tbody>
-    </table>
+    <>
+      <Sought value={sought} onChange={setSought} />
+      <VirtualTable
+        label={drawerWords('ledger.title')}
+        keyOf={({ sheet }) => sheet}
+        rowPx={ROW_PX}
+        none={drawerWords('ledger.noneFound')}
+        {...{ rows, columns, sought }}
+      />
+    </>
   );
+}
+
+/** Sheets that are listed. */
+const WHICH = ['all', 'alive', 'faulty', 'aside'] as const;
+type Which = (typeof WHICH)[number];
+
+function isOf(which: Which, { gone, pulls }: LedgerRow): boolean {
+  if (which === 'all') return true;
+  if (which === 'faulty') return [...pulls.values()].some(({ faults }) => faults.length > 0);
+  return gone === (which === 'aside');
+}
+
+function columnsFor(plan: Plan): ColumnDef<LedgerRow>[] {
+  return [
+    {
+      id: 'sheet',
+      header: drawerWords('ledger.sheet'),
+      accessorKey: 'sheet',
+      sortingFn: 'alphanumeric',
+      cell: ({ row: { original } }) => (
+        <span className={clsx(kit.num, original.gone ? ledgerCss.gone : kit.bold)}>{original.sheet}</span>
+      ),
+    },
+    ...plan.runs.map((run, i): ColumnDef<LedgerRow> => ({
+      id: run.id,
+      header: () => (
+        <>
+          <span
+            className={clsx(kit.swatch, kit.tiny)}
+            style={{ background: hexFromLabD50(inksOfRun(plan, run)[0].solidLabD50) }}
+            aria-hidden
+          />{' '}
+          {i + 1} {inkNamesOf(plan, run)}
+        </>
+      ),
+      accessorFn: ({ pulls }) => outcomeInWords(pulls.get(run.id)),
+      cell: ({ row }) => <Outcome pull={row.original.pulls.get(run.id)} />,
+    })),
+    {
+      id: 'mark',
+      header: drawerWords('ledger.mark'),
+      accessorKey: 'mark',
+      sortingFn: 'alphanumeric',
+      cell: ({ row }) => <span className={kit.num}>{row.original.mark}</span>,
+    },
+  ];
+}
+
+/** What a pull is sought and sorted by. */
+function outcomeInWords(pull: Pull | undefined): string {
+  if (!pull) return '';
+  const faults = pull.faults.map((fault) => craftWords(`fault.${fault}`)).join(', ');
+  const said = pull.setAside ? `${drawerWords('ledger.asideWith')}${faults}` : faults || drawerWords('ledger.good');
+  return `${said} ${pull.note}`;
 }
 
 /** What is said of the fault that comes back most often. */

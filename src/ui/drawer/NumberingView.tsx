@@ -1,23 +1,25 @@
 'use client';
 import Button from '@mui/material/Button';
-import Dialog from '@mui/material/Dialog';
-import DialogActions from '@mui/material/DialogActions';
-import DialogContent from '@mui/material/DialogContent';
-import DialogTitle from '@mui/material/DialogTitle';
-import TextField from '@mui/material/TextField';
-import { keptForSets, SHEET_ROLES, usualArtistProofs, type SheetRole } from '@/core/sheets';
-import { usePrintDesk } from '../kit/printContext';
 import clsx from 'clsx';
+import { keptForSets } from '@/core/sheets';
+import { EDITION_KINDS } from '@/model';
+import { NothingToShow } from '@/ui/kit/NothingYet';
 import { kit } from '@/ui/kit/styles';
+import { drawerWords } from '@/words/drawer';
+import { Choice } from '../kit/Choice';
+import { usePrintDesk } from '../kit/printContext';
 import ledgerCss from './ledger.module.css';
 import css from './NumberingView.module.css';
-import { NothingToShow } from '@/ui/kit/NothingYet';
-import { craftWords, roleInWords } from '@/words/craft';
-import { longDayOf } from '@/words/dates';
-import { drawerWords } from '@/words/drawer';
-import { bestFirst, inOrderOfSheets, useNumbering, type Line, type Numbering } from './useNumbering';
+import { NumberTable } from './NumberTable';
+import { ReasonDialog, WriteNumbers } from './WriteNumbers';
+import { useNumbering, type Numbering } from './useNumbering';
 
-/** Numbering: the finished sheets in a chosen order get their marks; marks once given change only with a reason. */
+const KINDS = EDITION_KINDS.map((kind) => [kind, drawerWords(`edition.${kind}`)] as const);
+
+/** A sentence of advice takes what it says of these. */
+const NO_FIGURES = { proofs: 0, usual: 0, marks: 0, prints: 0, beside: 0, numbered: 0 };
+
+/** Numbering: the finished prints in a chosen order get their marks; marks once given change only with a reason, and the old ones stay on record. */
 export function NumberingView() {
   const { urls } = usePrintDesk('urls');
   const numbering = useNumbering();
@@ -32,17 +34,22 @@ export function NumberingView() {
             {drawerWords('numbering.csv')}
           </Button>
         </div>
-        <div
-          className={ledgerCss.across}
-          role="region"
-          aria-label={drawerWords(given ? 'numbering.given' : 'numbering.give')}
-          tabIndex={0}
-        >
-          <NumberTable {...numbering} />
-          <EarlySheets {...numbering} />
-        </div>
+        <NumberTable {...numbering} />
+        <EarlySheets {...numbering} />
       </div>
-      <NumberSide {...numbering} />
+      <aside className={kit.side}>
+        <section>
+          <Choice
+            label={drawerWords('edition.label')}
+            value={numbering.edition}
+            options={KINDS}
+            onChange={numbering.setEdition}
+          />
+          <p className={clsx(kit.note, kit.above6)}>{drawerWords(`edition.says.${numbering.edition}`)}</p>
+        </section>
+        <NumberCounts {...numbering} />
+        <WriteNumbers {...numbering} />
+      </aside>
       <ReasonDialog {...numbering} />
     </div>
   );
@@ -61,24 +68,24 @@ function NotYet() {
   );
 }
 
-function NumberSide(numbering: Numbering) {
-  const { current, setLines, faultsOf } = numbering;
-  const { plan } = usePrintDesk('plan');
+/** How many of each kind, what custom says to that, and two orders to begin from. */
+function NumberCounts({ lines, advice, byNumber, best }: Numbering) {
+  const count = (role: string) => lines.filter((line) => line.role === role).length;
   return (
-    <aside className={kit.side}>
-      <NumberCounts {...numbering} />
-      <section>
-        <div className={kit.row}>
-          <Button onClick={() => setLines(current.toSorted(inOrderOfSheets))}>
-            {drawerWords('numbering.bySheet')}
-          </Button>
-          <Button onClick={() => setLines(bestFirst(current, faultsOf, plan.sheets))}>
-            {drawerWords('numbering.bestFirst')}
-          </Button>
-        </div>
-      </section>
-      <WriteNumbers {...numbering} />
-    </aside>
+    <section>
+      <h2>{drawerWords('numbering.counts', { numbered: count('numbered'), proofs: count('A.P.') })}</h2>
+      <p className={kit.note}>{drawerWords('numbering.through', { prints: lines.length })}</p>
+      {advice.map((one) => (
+        <p key={`${one.series} ${one.code}`} className={clsx(kit.say, kit.wait, kit.above6)}>
+          {one.series && <b>{one.series}: </b>}
+          {drawerWords(`custom.${one.code}`, { ...NO_FIGURES, ...one })}
+        </p>
+      ))}
+      <div className={clsx(kit.row, kit.above8)}>
+        <Button onClick={byNumber}>{drawerWords('numbering.bySheet')}</Button>
+        <Button onClick={best}>{drawerWords('numbering.bestFirst')}</Button>
+      </div>
+    </section>
   );
 }
 
@@ -90,8 +97,8 @@ function EarlySheets({ early }: Numbering) {
     early.filter((one) => one.run === run).length < count ? [run + 1] : [],
   );
   return (
-    <section aria-label={drawerWords('numbering.early')}>
-      <h2 className={kit.above12}>{drawerWords('numbering.early')}</h2>
+    <section aria-label={drawerWords('numbering.early')} className={css.early}>
+      <h2>{drawerWords('numbering.early')}</h2>
       <table className={clsx(ledgerCss.ledger, css.numbers)}>
         <thead>
           <tr>
@@ -116,168 +123,5 @@ function EarlySheets({ early }: Numbering) {
         </p>
       )}
     </section>
-  );
-}
-
-function NumberTable(numbering: Numbering) {
-  const { current } = numbering;
-  return (
-    <table className={clsx(ledgerCss.ledger, css.numbers)}>
-      <thead>
-        <tr>
-          <th scope="col">{drawerWords('numbering.mark')}</th>
-          <th scope="col">{drawerWords('numbering.sheet')}</th>
-          <th scope="col">{drawerWords('numbering.is')}</th>
-          <th scope="col">{drawerWords('numbering.faults')}</th>
-          <th scope="col">{drawerWords('numbering.order')}</th>
-        </tr>
-      </thead>
-      <tbody>
-        {current.map((line, i) => (
-          <NumberRow key={line.sheet} {...numbering} line={line} i={i} />
-        ))}
-      </tbody>
-    </table>
-  );
-}
-
-function ReasonDialog({ reasonOpen, setReasonOpen, reason, setReason, write }: Numbering) {
-  return (
-    <Dialog open={reasonOpen} onClose={() => setReasonOpen(false)} maxWidth="xs" fullWidth>
-      <DialogTitle>{drawerWords('numbering.ask.title')}</DialogTitle>
-      <DialogContent>
-        <p className={kit.below14}>{drawerWords('numbering.ask.says')}</p>
-        <TextField
-          autoFocus
-          fullWidth
-          label={drawerWords('numbering.ask.reason')}
-          value={reason}
-          onChange={(e) => setReason(e.target.value)}
-        />
-      </DialogContent>
-      <DialogActions>
-        <Button onClick={() => setReasonOpen(false)}>{drawerWords('numbering.leave')}</Button>
-        <Button variant="contained" color="error" disabled={!reason.trim()} onClick={() => void write(reason.trim())}>
-          {drawerWords('numbering.change')}
-        </Button>
-      </DialogActions>
-    </Dialog>
-  );
-}
-
-function WriteNumbers({ given, write, changed, setReasonOpen, setLines }: Numbering) {
-  const {
-    progress: { bench },
-  } = usePrintDesk('progress');
-  return (
-    <section>
-      {!given && (
-        <Button variant="contained" color="primary" fullWidth className={css.write} onClick={() => void write('')}>
-          {drawerWords('numbering.giveThese')}
-        </Button>
-      )}
-      {given && !changed && (
-        <p className={clsx(kit.say, kit.good)}>
-          {drawerWords('numbering.onRecord', { day: longDayOf(bench.numberings.at(-1)!.at) })}
-        </p>
-      )}
-      {given && changed && (
-        <>
-          <p className={clsx(kit.say, kit.wait, kit.below8)}>{drawerWords('numbering.differs')}</p>
-          <div className={kit.row}>
-            <Button color="error" onClick={() => setReasonOpen(true)}>
-              {drawerWords('numbering.change')}
-            </Button>
-            <Button onClick={() => setLines(undefined)}>{drawerWords('numbering.leave')}</Button>
-          </div>
-        </>
-      )}
-      {bench.numberings.length > 1 && (
-        <p className={clsx(kit.note, kit.above8)}>
-          {drawerWords('numbering.changed', {
-            times: bench.numberings.length - 1,
-            reasons: bench.numberings
-              .slice(1)
-              .map((n) => n.reason)
-              .join('; '),
-          })}
-        </p>
-      )}
-    </section>
-  );
-}
-
-function NumberCounts({ numbered, proofs, current }: Numbering) {
-  return (
-    <section>
-      <h2>{drawerWords('numbering.counts', { numbered, proofs })}</h2>
-      <p className={kit.note}>
-        {drawerWords('numbering.through', {
-          prints: current.length,
-          usual: usualArtistProofs(Math.max(1, numbered)),
-        })}
-      </p>
-      {proofs > usualArtistProofs(Math.max(1, numbered)) && (
-        <p className={clsx(kit.say, kit.wait)}>{drawerWords('numbering.tooMany', { proofs, numbered })}</p>
-      )}
-    </section>
-  );
-}
-
-function NumberRow({
-  line,
-  setChosen,
-  i,
-  chosen,
-  markOf,
-  setLines,
-  current,
-  faultsOf,
-  move,
-}: Numbering & { readonly line: Line; readonly i: number }) {
-  return (
-    <tr onFocus={() => setChosen(i)} className={clsx(i === chosen && css.taken)}>
-      <td className={css.number}>{markOf.get(line.sheet) ?? <span className={kit.quiet}>—</span>}</td>
-      <td className={kit.num}>{line.sheet}</td>
-      <td>
-        <select
-          aria-label={drawerWords('numbering.whatIs', { sheet: line.sheet })}
-          value={line.role}
-          onChange={(e) => setLines(current.map((l, k) => (k === i ? { ...l, role: e.target.value as SheetRole } : l)))}
-        >
-          {SHEET_ROLES.map((r) => (
-            <option key={r} value={r}>
-              {roleInWords(r)}
-            </option>
-          ))}
-        </select>
-      </td>
-      <td>
-        {faultsOf
-          .get(line.sheet)
-          ?.map((fault) => craftWords(`fault.${fault}`))
-          .join(', ') || <span className={kit.quiet}>{drawerWords('numbering.noFaults')}</span>}
-      </td>
-      <td>
-        <button
-          type="button"
-          className={kit.grip}
-          aria-label={drawerWords('numbering.earlier', { sheet: line.sheet })}
-          disabled={i === 0}
-          onClick={() => move(i, -1)}
-        >
-          ↑
-        </button>
-        <button
-          type="button"
-          className={kit.grip}
-          aria-label={drawerWords('numbering.later', { sheet: line.sheet })}
-          disabled={i === current.length - 1}
-          onClick={() => move(i, 1)}
-        >
-          ↓
-        </button>
-      </td>
-    </tr>
   );
 }

@@ -1,181 +1,110 @@
 'use client';
-import { inWords } from '@/words/failures';
-import { useMemo, useState, type Dispatch, type SetStateAction } from 'react';
+import { useMemo, useState } from 'react';
+import type { EditionKind, SheetRole } from '@/core/sheets';
 import {
-  isTestSheet,
-  markSheets,
-  printName,
-  printNames,
-  proposeRoles,
-  SHEET_ROLES,
-  sheetOfPrint,
-  type SheetName,
-  type SheetRole,
-} from '@/core/sheets';
-import { imagesOf, markedProgressive } from '@/derived';
-import type { Plan } from '@/model';
-import { usePrintDesk } from '../kit/printContext';
-import { useKeys } from '../kit/keys';
+  adviceFor,
+  bestFirst,
+  bySheet,
+  editionKindOf,
+  marksChanged,
+  marksFor,
+  markedProgressive,
+  numberingLines,
+  printKey,
+  type NumberingLine,
+} from '@/derived';
 import { drawerWords } from '@/words/drawer';
+import { inWords } from '@/words/failures';
+import { useKeys } from '../kit/keys';
+import { usePrintDesk } from '../kit/printContext';
 
-export interface Line {
-  readonly sheet: SheetName;
-  readonly role: SheetRole;
-}
-
-/** The order of the sheets and what each is, before and after it is written down. */
+/** The order of the prints and what each is, before and after it is written down. */
 export function useNumbering() {
   const { plan, progress } = usePrintDesk('plan', 'progress');
   const { bench } = progress;
   const finished = progress.currentRun >= plan.runs.length && plan.runs.length > 0;
-  const { alive, faultsOf } = useAliveSheets();
-  const [lines, setLines] = useState<readonly Line[]>();
-  const [chosen, setChosen] = useState(0);
-  const [reasonOpen, setReasonOpen] = useState(false);
-  const [reason, setReason] = useState('');
-  const given = bench.marks.length > 0;
-  const onRecord = bench.marks.map(({ mark, ...print }) => ({ sheet: printName(print), mark }));
-  const current = lines ?? startLines(alive, faultsOf, plan.sheets, onRecord);
-  const early = useMemo(() => markedProgressive(plan, progress), [plan, progress]);
-  const marks = [
-    ...markSheets(
-      current.map((l) => l.sheet),
-      current.map((l) => l.role),
-      { runs: plan.runs.length, sets: plan.sheets.progressiveSets },
-    ),
-    ...early.map(({ sheet, mark }) => ({ sheet, mark })),
-  ];
-  const markOf = new Map(marks.map((m) => [m.sheet, m.mark]));
-  const move = (from: number, by: number) => {
-    const to = from + by;
-    if (to < 0 || to >= current.length) return;
-    const next = [...current];
+  const onRecord = useMemo(() => numberingLines(plan, progress), [plan, progress]);
+  const [order, setOrder] = useState<readonly (readonly [key: string, role: SheetRole])[]>();
+  const [typedKind, setEdition] = useState<EditionKind>();
+  const [chosenKey, choose] = useState<string>();
+  const edition = typedKind ?? editionKindOf(progress);
+  const lines: readonly NumberingLine[] = useMemo(
+    () => (order ? ordered(onRecord, order) : onRecord),
+    [onRecord, order],
+  );
+  const setLines = (next: readonly NumberingLine[] | undefined) =>
+    setOrder(next?.map(({ key, role }) => [key, role] as const));
+  const marks = useMemo(() => marksFor(plan, progress, lines, edition), [plan, progress, lines, edition]);
+  const markOf = useMemo(() => new Map(marks.map((mark) => [printKey(mark), mark.mark])), [marks]);
+  const advice = useMemo(() => adviceFor(plan, lines, edition), [plan, lines, edition]);
+  const move = (key: string, by: number) => {
+    const from = lines.findIndex((line) => line.key === key),
+      to = from + by;
+    if (from < 0 || to < 0 || to >= lines.length) return;
+    const next = [...lines];
     next.splice(to, 0, ...next.splice(from, 1));
     setLines(next);
-    setChosen(to);
   };
   useKeys('alt+up, alt+down', drawerWords('numbering.moveKey'), (e) => {
     e.preventDefault();
-    move(chosen, e.key === 'ArrowUp' ? -1 : 1);
+    if (chosenKey) move(chosenKey, e.key === 'ArrowUp' ? -1 : 1);
   });
-  const changed = given && JSON.stringify(marks) !== JSON.stringify(onRecord);
-  const write = useWriteNumbers(marks, setLines, setReasonOpen, setReason);
-  const proofs = current.filter((l) => l.role === 'A.P.').length;
-  const numbered = current.filter((l) => l.role === 'numbered').length;
+  const given = bench.numberings.length > 0;
+  const last = bench.numberings.at(-1);
+  const changed = last !== undefined && (!sameMarks(marks, last.marks) || last.edition !== edition);
+  const letGo = () => {
+    setOrder(undefined);
+    setEdition(undefined);
+  };
   return {
-    ...{ early, finished, given, changed, current, markOf, faultsOf, proofs, numbered, setLines, move, write },
-    ...{ chosen, setChosen, reasonOpen, setReasonOpen, reason, setReason },
+    ...{ lines, markOf, marks, advice, edition, setEdition, finished, given, changed, choose, chosenKey, move, letGo },
+    early: useMemo(() => markedProgressive(plan, progress), [plan, progress]),
+    changes: useMemo(() => marksChanged(bench), [bench]),
+    setRole: (key: string, role: SheetRole) =>
+      setLines(lines.map((line) => (line.key === key ? { ...line, role } : line))),
+    byNumber: () => setLines(lines.toSorted(bySheet)),
+    best: () => setLines(bestFirst(plan, progress, lines)),
+    ...useWriteNumbers(marks, edition, letGo),
   };
 }
 
 /** What every part of the numbering is told. */
 export type Numbering = ReturnType<typeof useNumbering>;
 
-function useWriteNumbers(
-  marks: { sheet: SheetName; mark: string }[],
-  setLines: Dispatch<SetStateAction<readonly Line[] | undefined>>,
-  setReasonOpen: Dispatch<SetStateAction<boolean>>,
-  setReason: Dispatch<SetStateAction<string>>,
-) {
+/** What is known of the prints now, in an order that was chosen before. */
+function ordered(
+  lines: readonly NumberingLine[],
+  order: readonly (readonly [key: string, role: SheetRole])[],
+): NumberingLine[] {
+  const byKey = new Map(lines.map((line) => [line.key, line]));
+  const known = order.flatMap(([key, role]) => {
+    const line = byKey.get(key);
+    byKey.delete(key);
+    return line ? [{ ...line, role }] : [];
+  });
+  return [...known, ...byKey.values()];
+}
+
+type Marks = ReturnType<typeof marksFor>;
+
+function sameMarks(a: Marks, b: Marks): boolean {
+  const said = (marks: Marks) => JSON.stringify(marks.map((mark) => [printKey(mark), mark.mark]));
+  return said(a) === said(b);
+}
+
+function useWriteNumbers(marks: Marks, edition: EditionKind, letGo: () => void) {
   const { log, tell } = usePrintDesk('log', 'tell');
+  const [reasonOpen, setReasonOpen] = useState(false);
+  const [reason, setReason] = useState('');
   const write = async (why: string) => {
-    const answer = await log({
-      kind: 'numbered',
-      marks: marks.map(({ sheet, mark }) => ({ ...sheetOfPrint(sheet), mark })),
-      reason: why,
-    });
+    const answer = await log({ kind: 'numbered', edition, marks, reason: why });
     if (!answer.ok) {
       tell(inWords(answer));
       return;
     }
-    setLines(undefined);
+    letGo();
     setReasonOpen(false);
     setReason('');
   };
-  return write;
-}
-
-/** Prints of the sheets that came through all runs, and their faults. */
-function useAliveSheets() {
-  const {
-    plan,
-    progress: { bench },
-  } = usePrintDesk('plan', 'progress');
-  const images = imagesOf(plan);
-  const alive = useMemo(() => {
-    const last = plan.runs.at(-1);
-    return last
-      ? bench.pulls
-          .filter((p) => p.runId === last.id && !p.setAside && !isTestSheet(p.sheet))
-          .map((p) => p.sheet)
-          .sort((a, b) => Number(a) - Number(b))
-          .flatMap((sheet) => printNames(sheet, images))
-      : [];
-  }, [bench.pulls, images, plan.runs]);
-  const faultsOf = useMemo(
-    () =>
-      new Map(
-        alive.map((s) => [
-          s,
-          [...new Set(bench.pulls.filter((p) => p.sheet === sheetOfPrint(s).sheet).flatMap((p) => p.faults))],
-        ]),
-      ),
-    [alive, bench.pulls],
-  );
-  return { alive, faultsOf };
-}
-
-/** By their sheets, then by their letters. */
-export function inOrderOfSheets(a: Pick<Line, 'sheet'>, b: Pick<Line, 'sheet'>): number {
-  const [x, y] = [sheetOfPrint(a.sheet), sheetOfPrint(b.sheet)];
-  return Number(x.sheet) - Number(y.sheet) || (x.image ?? 0) - (y.image ?? 0);
-}
-
-type Wish = Pick<Plan['sheets'], 'edition' | 'progressiveSets'>;
-
-function startLines(
-  alive: readonly SheetName[],
-  faults: ReadonlyMap<SheetName, readonly string[]>,
-  wish: Wish,
-  marks: readonly { sheet: SheetName; mark: string }[],
-): Line[] {
-  if (marks.length === 0)
-    return bestFirst(
-      alive.map((sheet) => ({ sheet, role: 'numbered' as const })),
-      faults,
-      wish,
-      true,
-    );
-  const roleOf = (mark: string): SheetRole =>
-    mark.startsWith('Prog.') ? 'progressive' : (SHEET_ROLES.find((r) => mark.startsWith(r)) ?? 'numbered');
-  const marked = marks
-    .filter(({ sheet }) => alive.includes(sheet))
-    .map(({ sheet, mark }) => ({ sheet, role: roleOf(mark) }));
-  return [
-    ...marked,
-    ...alive
-      .filter((s) => !marks.some((m) => m.sheet === s))
-      .map((sheet) => ({ sheet, role: 'not numbered' as const })),
-  ];
-}
-
-/** Sheets without faults go first into the edition; within it they stay in the order they were started. */
-export function bestFirst(
-  lines: readonly Line[],
-  faults: ReadonlyMap<SheetName, readonly string[]>,
-  { edition, progressiveSets }: Wish,
-  inOrder = false,
-): Line[] {
-  const ranked = lines.toSorted(
-    (a, b) => (faults.get(a.sheet)?.length ?? 0) - (faults.get(b.sheet)?.length ?? 0) || inOrderOfSheets(a, b),
-  );
-  const roles = proposeRoles(
-    ranked.map((l) => l.sheet),
-    edition,
-    progressiveSets,
-  );
-  const proposed = ranked.map((l, i) => ({ sheet: l.sheet, role: roles[i] }));
-  if (!inOrder) return proposed;
-  const rank = (role: SheetRole) => SHEET_ROLES.indexOf(role);
-  return proposed.toSorted((a, b) => rank(a.role) - rank(b.role) || inOrderOfSheets(a, b));
+  return { write, reasonOpen, setReasonOpen, reason, setReason };
 }

@@ -32,7 +32,7 @@ export interface PrintUrls {
   readonly file: (name: string) => string;
   readonly labels: string;
   /** The sheet after a run as a small picture, as it was when the page came: shown until the page has made its own. */
-  readonly look: (run: number) => string;
+  readonly look: (run: number, widthPx?: number, colourwayId?: string) => string;
   readonly page: (view: string) => string;
 }
 

@@ -20,15 +20,17 @@ export const VIEW_NAMES = [
   'pull',
   'ledger',
   'cards',
+  'look-over',
   'numbering',
 ] as const;
 export type ViewName = (typeof VIEW_NAMES)[number];
 export const BENCH_VIEWS = ['today', 'rehearse', 'cut', 'mix', 'proof', 'pull'] as const satisfies readonly ViewName[];
+const DRAWER_VIEWS: readonly ViewName[] = ['ledger', 'cards', 'look-over', 'numbering'];
 export type Place = 'desk' | 'bench' | 'drawer';
 
 export function placeOf(view: ViewName): Place {
   if ((BENCH_VIEWS as readonly ViewName[]).includes(view)) return 'bench';
-  return view === 'ledger' || view === 'cards' || view === 'numbering' ? 'drawer' : 'desk';
+  return DRAWER_VIEWS.includes(view) ? 'drawer' : 'desk';
 }
 
 export interface Step {
@@ -88,6 +90,13 @@ export const DESK_STEPS: readonly Step[] = [
 export const DRAWER_STEPS: readonly Step[] = [
   { view: 'ledger', summary: ({ progress }) => frameWords('summary.pulls', { pulls: progress.bench.pulls.length }) },
   { view: 'cards', summary: ({ plan }) => frameWords('summary.cards', { runs: plan.runs.length }) },
+  {
+    view: 'look-over',
+    summary: ({ progress: { bench } }) =>
+      bench.grades.size > 0
+        ? frameWords('summary.sorted', { prints: bench.grades.size })
+        : frameWords('summary.notYet'),
+  },
   {
     view: 'numbering',
     summary: ({ progress: { bench } }) =>

@@ -18,6 +18,9 @@ export const drawer = {
     aside: 'set aside',
     kept: 'kept for a progressive set',
     isKept: 'kept',
+    noneFound: 'No sheet is like that.',
+    which: 'Which sheets are listed',
+    whichAre: { all: 'All', alive: 'Alive', faulty: 'With faults', aside: 'Set aside' },
     good: 'good',
     asideWith: 'set aside: ',
     note: '“{note}”',
@@ -44,6 +47,29 @@ export const drawer = {
     good: 'good',
     usable: 'usable, fault noted',
     aside: 'set aside',
+  },
+  edition: {
+    label: 'The numbered prints are',
+    identical: 'alike, within the hand',
+    varied: 'varied on purpose (V.E.)',
+    'one-offs': 'single prints',
+    says: {
+      identical: 'An edition: as alike as a hand prints them.',
+      varied: 'A varied edition: each is numbered, and what varies on it is said with its picture.',
+      'one-offs': 'Single prints from the same blocks are no edition: each is marked 1/1.',
+    },
+  },
+  /** What custom says against a numbering; it may be numbered so all the same. */
+  custom: {
+    manyArtistProofs:
+      '{proofs, number} artist’s proofs are more than is usual: not above a tenth, {usual, number} here.',
+    severalToPrintBy:
+      '{marks, number} prints are marked B.A.T.: there is usually one, which all others were held against.',
+    oneOffsNumbered: '{prints, number} single prints: each is marked 1/1 and no number says how many there are.',
+    variedUnsaid:
+      'Of {prints, plural, one {# print} other {# prints}} it is not said what varies. Say it at Look over.',
+    manyBeside:
+      '{beside, number} proofs beside {numbered, number} numbered prints are many; who buys a number trusts that few exist besides.',
   },
   numbering: {
     notYet: 'Not yet',
@@ -72,11 +98,19 @@ export const drawer = {
     differs: 'This differs from the numbers on record.',
     change: 'Change the record',
     leave: 'Leave it',
-    changed: 'Changed {times, plural, one {# time} other {# times}}: {reasons}',
     counts: '{numbered, number} numbered, {proofs, plural, one {# artist’s proof} other {# artist’s proofs}}',
-    through:
-      '{prints, plural, one {# print} other {# prints}} came through. Artist’s proofs are usually not above a tenth: {usual, number} here.',
-    tooMany: '{proofs, number} artist’s proofs are more than is usual for {numbered, number}.',
+    through: '{prints, plural, one {# print} other {# prints}} may bear a mark.',
+    changes: 'Numbers that were changed',
+    onlyTheKind: 'only what the edition is',
+    wasIs: '{print}: {before} → {after}',
+    andMore: ', and {more, number} more',
+    noneFound: 'No print is like that.',
+    proof: 'proof {sheet}',
+    inks: 'inks',
+    firstInks: 'first',
+    looked: 'looked over',
+    varies: 'what varies',
+    onlyInOrder: 'Click the head of the column until the prints stand in their own order again.',
     ask: {
       title: 'Change numbers already given?',
       says: 'The old numbers stay on record beside the new ones, with your reason.',

@@ -144,6 +144,7 @@ export const failures = {
       '{whole} and {top}/{bottom} is unclear: after a whole number the fraction is below one. It can be {whole} + {top}/{bottom}, or a slip for another fraction.',
   },
   applyEdit: {
+    theColourway: 'The colourway',
     theColour: 'The colour',
     anInk: 'An ink',
     aRun: 'A run',

@@ -97,6 +97,7 @@ export const frame = {
   workshopHasNone: 'the workshop has none',
   making: { label: 'How far the file is', says: 'Drawing the file', stop: 'Give it up' },
   notFetched: 'This part could not be fetched: the server does not answer. Load the page again when it does.',
+  table: { sought: 'Find in the table' },
   view: {
     picture: 'Picture',
     runs: 'Runs',
@@ -108,6 +109,7 @@ export const frame = {
     days: 'Days',
     ledger: 'Ledger',
     cards: 'Run cards',
+    'look-over': 'Look over',
     numbering: 'Numbering',
   },
   summary: {
@@ -127,6 +129,7 @@ export const frame = {
     started: '{sheets, number} started',
     wanted: 'for {edition, number} good prints',
     pulls: '{pulls, plural, one {# pull} other {# pulls}}',
+    sorted: '{prints, number} sorted',
     marked: '{marks, number} marked',
     notYet: 'not yet',
   },

@@ -14,6 +14,8 @@ export const hindrances = {
     nothingToCut: 'Nothing that still stands lies under these lines, so there is nothing to cut.',
   },
   closed: {
+    aColourwayStays:
+      'The colourway “{name}” stays as it was in run {run, number}: it lies on {sheets, plural, one {# sheet} other {# sheets}}.',
     itLiesOn: 'it lies on {sheets, plural, one {# sheet} other {# sheets}}',
     itsBlockHasBeen: 'its block has been cut on',
     keepsItsPlaceOnly:

@@ -41,7 +41,7 @@ function urlsOf(id: string, came: string): PrintUrls {
     blob: (sha) => `/api/blobs/${sha}`,
     file: (name) => `${api}/files/${name}`,
     labels: `${api}/labels`,
-    look: (run) => lookUrl(id, run, came),
+    look: (run, widthPx, colourwayId) => lookUrl(id, run, came, widthPx, colourwayId),
     page: (view) => `/print/${id}/${view}`,
   };
 }

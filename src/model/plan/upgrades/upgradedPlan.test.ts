@@ -12,6 +12,10 @@ const UNDAYED = {
   costs: { inkPer100G: 0, blockPerDm2: 0, anHour: 0 },
   days: { aim: 'earliest finish', wishedBy: null, eveningsOnly: false, pins: [], kept: [], keptAt: null },
 } as const;
+const NOT_TOLD = {
+  colourways: [],
+  record: { by: '', printedBy: '', place: '', year: '', technique: '', statement: '', rights: '', price: '' },
+} as const;
 
 /** A plan as the release that knew this version wrote it: never changed. */
 const written = (version: number) =>
@@ -26,7 +30,7 @@ test.each([1, 2, 3, 4])('a plan of version %d opens with all it said', (version)
   const old = written(version),
     plan = opened(version);
   expect(old.version).toBe(version);
-  expect(plan.version).toBe(14);
+  expect(plan.version).toBe(15);
   expect(plan.picture).toEqual(old.picture);
   expect(plan.flat).toEqual(old.flat);
   expect(plan.sheets).toEqual({ ...old.sheets, progressiveSets: 0 });
@@ -154,10 +158,10 @@ test('version 7: all of it stays; nothing is masked or wiped all over, and no re
 });
 
 test('a plan of a newer release is refused in words', () => {
-  expect(told(checkPlan({ ...written(5), version: 15 }))).toMatchObject({
+  expect(told(checkPlan({ ...written(5), version: 16 }))).toMatchObject({
     ok: false,
     code: expect.stringMatching(/^newer\b/),
-    message: expect.stringMatching(/version 15.*version 14.*Update/),
+    message: expect.stringMatching(/version 16.*version 15.*Update/),
   });
 });
 
@@ -197,8 +201,9 @@ test('version 11: all of it stays; a fade was laid by what its ink is laid by, a
   const plan = opened(11);
   expect(plan).toMatchObject({
     ...old,
-    version: 14,
+    version: 15,
     ...UNDAYED,
+    ...NOT_TOLD,
     transfer: { ...old.transfer, ticked: [] },
     blocks: unsawn(old),
     runs: expect.anything(),
@@ -220,8 +225,9 @@ test('version 12: all of it stays; no side was sawn', () => {
   expect(old.runs[1].formes[0].offsetMm).toEqual({ xMm: 2, yMm: 0 });
   expect(opened(12)).toEqual({
     ...old,
-    version: 14,
+    version: 15,
     ...UNDAYED,
+    ...NOT_TOLD,
     transfer: { ...old.transfer, ticked: [] },
     blocks: unsawn(old),
     way: { ...old.way, blend: BLEND, begins: { ...old.way.begins, type: false } },
@@ -231,7 +237,14 @@ test('version 12: all of it stays; no side was sawn', () => {
 test('version 13: all of it stays; nothing was said of parents, costs and days', () => {
   const old = written(13);
   expect(old.version).toBe(13);
-  expect(opened(13)).toEqual({ ...old, version: 14, ...UNDAYED });
+  expect(opened(13)).toEqual({ ...old, version: 15, ...UNDAYED, ...NOT_TOLD });
+});
+
+test('version 14: all of it stays; there is one set of inks, and no record is told', () => {
+  const old = written(14);
+  expect(old.version).toBe(14);
+  expect(old.days.wishedBy).toBe('2026-12-12');
+  expect(opened(14)).toEqual({ ...old, version: 15, ...NOT_TOLD });
 });
 
 /** Sides as later versions say them: whole, where pieces were listed that nothing was made of. */
@@ -253,8 +266,9 @@ function unsawn({ blocks }: Pick<Plan, 'blocks'>) {
 function presently(old: Plan) {
   return {
     ...old,
-    version: 14,
+    version: 15,
     ...UNDAYED,
+    ...NOT_TOLD,
     transfer: { ...old.transfer, ticked: [] },
     blocks: unsawn(old),
     way: {

@@ -17,9 +17,9 @@ import { besideWords } from '@/words/beside';
 import { inWords } from '@/words/failures';
 import type { Pulling } from '../usePull';
 import { ContactSheet } from './ContactSheet';
-import { ImageOnSheet, PictureOnSheet } from './OnSheet';
+import { ImageOnSheet, PictureOnSheet } from '@/ui/kit/OnSheet';
 import { Read } from './Read';
-import { usePhotograph, type Photographing } from './usePhotograph';
+import { usePhotograph, type Photographing } from '@/ui/kit/usePhotograph';
 import css from './beside.module.css';
 
 interface Props {

@@ -7,7 +7,7 @@ import type { Run } from '@/model';
 import { usePrintDesk } from '@/ui/kit/printContext';
 import { kit } from '@/ui/kit/styles';
 import { besideWords } from '@/words/beside';
-import { ImageOnSheet } from './OnSheet';
+import { ImageOnSheet } from '@/ui/kit/OnSheet';
 import css from './beside.module.css';
 
 /** All photographed pulls of a run in their order; any two of them large, beside each other. */

@@ -10,7 +10,7 @@ import { besideWords } from '@/words/beside';
 import { findingInWords } from '@/words/findings';
 import { motionInWords } from '@/words/motion';
 import { proofWords } from '@/words/proof';
-import { PHOTOGRAPH_ERROR } from './usePhotograph';
+import { PHOTOGRAPH_ERROR } from '@/ui/kit/usePhotograph';
 import css from './beside.module.css';
 
 interface Props {

@@ -10,6 +10,7 @@ import { roundNamed, trialWords, variedInWords } from '@/words/trials';
 import { kit } from '@/ui/kit/styles';
 import { BeginRound } from '../../kit/BeginRound';
 import { NothingYet } from '../../kit/NothingYet';
+import { Pick } from '@/ui/kit/Pick';
 import { usePrintDesk } from '../../kit/printContext';
 import { Thumb } from '../../kit/Thumb';
 import { Compare } from './Compare';
@@ -40,22 +41,19 @@ export function TrialBoard(trials: Trials) {
       <div className={clsx(kit.row, kit.between)}>
         <h1>{trialWords('board.title')}</h1>
         <div className={kit.row}>
-          <select
-            className={kit.plainSelect}
-            aria-label={trialWords('round.choose')}
+          <Pick
+            label={trialWords('round.choose')}
             value={round.roundId}
-            onChange={(e) => chooseRound(e.target.value)}
-          >
-            {rounds.map((one) => (
-              <option key={one.roundId} value={one.roundId}>
-                {trialWords('round.line', {
-                  name: roundNamed(one, numberOf(rounds, one)),
-                  purpose: trialWords(`purpose.${one.purpose}`),
-                  paper: (one.paper ?? plan.paper).name,
-                })}
-              </option>
-            ))}
-          </select>
+            options={rounds.map((one) => {
+              const line = trialWords('round.line', {
+                name: roundNamed(one, numberOf(rounds, one)),
+                purpose: trialWords(`purpose.${one.purpose}`),
+                paper: (one.paper ?? plan.paper).name,
+              });
+              return [one.roundId, line] as const;
+            })}
+            onChange={chooseRound}
+          />
           <button type="button" className={kit.link} aria-expanded={beginning} onClick={() => setBeginning(!beginning)}>
             {trialWords(beginning ? 'round.leave' : 'round.another')}
           </button>

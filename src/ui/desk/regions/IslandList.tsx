@@ -4,6 +4,7 @@ import { useEffect, useState, type Dispatch, type SetStateAction } from 'react';
 import { formatLength } from '@/core/units';
 import { ISLAND_ORDERS, type IslandOrder, type IslandRow } from '@/workers';
 import { NumberField } from '../../kit/fields';
+import { Pick } from '@/ui/kit/Pick';
 import { usePrintDesk } from '../../kit/printContext';
 import { Swatch } from '../../kit/Swatch';
 import type { Regions, DrawnLine } from '@/ui/kit/regions/useRegions';
@@ -161,13 +162,12 @@ function IslandOrderFields({ order, setOrder, leastMm2, setLeastMm2 }: IslandOrd
     <div className={clsx(kit.fields, kit.above10, kit.below8)}>
       <label className={clsx(kit.quiet, kit.stack, kit.gap3)}>
         {shapeWords('islandList.sortedBy')}
-        <select className={kit.plainSelect} value={order} onChange={(e) => setOrder(e.target.value as IslandOrder)}>
-          {ISLAND_ORDERS.map((o) => (
-            <option key={o} value={o}>
-              {shapeWords(`islandList.order.${o}`)}
-            </option>
-          ))}
-        </select>
+        <Pick
+          label={shapeWords('islandList.sortedBy')}
+          value={order}
+          options={ISLAND_ORDERS.map((o) => [o, shapeWords(`islandList.order.${o}`)] as const)}
+          onChange={setOrder}
+        />
       </label>
       <NumberField
         label={shapeWords('islandList.fromMm2')}

@@ -42,7 +42,7 @@ const FILES: readonly (readonly [pattern: RegExp, answer: (asked: Asked) => Resp
     async ({ db, id, wanted, found }) => {
       const width = Number(wanted.get('width') ?? 480);
       return png(
-        await lookPicture(db, id, Number(found[1]), Number.isFinite(width) ? width : 480, nowIso()),
+        await lookPicture(db, id, Number(found[1]), Number.isFinite(width) ? width : 480, nowIso(), wanted.get('colourway') ?? undefined),
         'private, max-age=31536000, immutable',
       );
     },

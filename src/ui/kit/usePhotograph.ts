@@ -1,10 +1,10 @@
 'use client';
-import { useRef, useState, type RefObject } from 'react';
+import { useRef, useState } from 'react';
 import { sheetLayoutOf } from '@/derived';
 import { success } from '@/model';
 import { askRaw } from '@/session';
-import { usePrintDesk } from '@/ui/kit/printContext';
-import { useRegisterWorker } from '@/ui/kit/useRegisterWorker';
+import { usePrintDesk } from './printContext';
+import { useRegisterWorker } from './useRegisterWorker';
 import type { ProofAnswer } from '@/workers';
 import { besideWords } from '@/words/beside';
 import { inWords } from '@/words/failures';
@@ -20,8 +20,10 @@ interface Busy {
 
 /** A photograph of a sheet after the run at `index`: taken, read in the worker, kept with its sheet. */
 export function usePhotograph(index: number) {
-  const { plan, progress, sheet, scanner } = usePrintDesk('plan', 'progress', 'sheet', 'scanner');
+  const { progress, scanner } = usePrintDesk('progress', 'scanner');
   const worker = useRegisterWorker();
+  const requestFor = useReadRequest(index);
+  const keepRead = useKeeping(index);
   const [read, setRead] = useState<ProofAnswer>();
   const [busy, setBusy] = useState<Busy>();
   const [problem, setProblem] = useState<string>();
@@ -29,17 +31,14 @@ export function usePhotograph(index: number) {
   /** Only the newest is listened to. */
   const serial = useRef(0);
   const readFile = async (file: Blob, mine: number) => {
-    const layout = sheetLayoutOf(plan);
-    if (!layout) return;
+    const request = requestFor(file);
+    if (!request) return;
     const what = besideWords('busy.reading');
     original.current = file;
     setBusy({ what, share: 0 });
     const answer = await worker.ask(
       'readProof',
-      {
-        ...{ file, dpi: 0, photograph: true, plan, got: progress.bench.coloursGot, sheet, printed: index + 1 },
-        ...{ sheetMm: layout.sheetMm, imageAtMm: { xMm: layout.images[0].xMm, yMm: layout.images[0].yMm } },
-      },
+      request,
       (share) => mine === serial.current && setBusy({ what, share }),
     );
     if (mine !== serial.current) return;
@@ -73,23 +72,37 @@ export function usePhotograph(index: number) {
     worker.stop();
     setBusy(undefined);
   };
-  const keep = useKeeping(read, index, original);
+  const keep = async (ofSheet: string, withOriginal: boolean) =>
+    read ? keepRead(read, ofSheet, withOriginal ? original.current : undefined) : success(undefined);
   return { read, busy, problem, take, simulate, stop, keep, again: begin };
 }
 
+/** What the worker is asked to read a photograph by: where the sheet lies, and what is expected on it after the run at `index`. */
+function useReadRequest(index: number) {
+  const { plan, progress, sheet } = usePrintDesk('plan', 'progress', 'sheet');
+  return (file: Blob) => {
+    const layout = sheetLayoutOf(plan);
+    return (
+      layout && {
+        ...{ file, dpi: 0, photograph: true, plan, got: progress.bench.coloursGot, sheet, printed: index + 1 },
+        ...{ sheetMm: layout.sheetMm, imageAtMm: { xMm: layout.images[0].xMm, yMm: layout.images[0].yMm } },
+      }
+    );
+  };
+}
+
 /** Kept at its working size, straight and in even light: nothing the camera wrote into its file goes along. */
-function useKeeping(read: ProofAnswer | undefined, index: number, original: RefObject<Blob | undefined>) {
+function useKeeping(index: number) {
   const { plan, id, log } = usePrintDesk('plan', 'id', 'log');
   const store = (picture: Blob, query: string) =>
     askRaw<{ readonly sha: string }>(`/api/prints/${id}/photographs${query}`, {
       ...{ method: 'POST', body: picture, headers: { 'x-file-name': 'pull.jpg' } },
     });
-  return async (ofSheet: string, withOriginal: boolean) => {
-    if (!read) return success(undefined);
+  return async (read: ProofAnswer, ofSheet: string, original: Blob | undefined) => {
     const jpeg = await jpegOf(read.picture);
     const kept = await store(jpeg, '');
     if (!kept.ok) return kept;
-    const whole = withOriginal && original.current ? await store(original.current, '?whole=1') : undefined;
+    const whole = original && (await store(original, '?whole=1'));
     if (whole && !whole.ok) return whole;
     const colours = plan.flat?.colours ?? [];
     const seen = read.reading.seenLabD50
@@ -101,6 +114,53 @@ function useKeeping(read: ProofAnswer | undefined, index: number, original: RefO
       ...(whole?.ok && { originalSha: whole.value.sha }),
     });
   };
+}
+
+/** How far a row of photographs is. */
+export interface RowOfPhotographs {
+  /** The sheet that is read now. */
+  readonly sheet: string;
+  readonly done: number;
+  readonly of: number;
+}
+
+/** Photographs of many finished sheets, one after the other: each is read and kept with its sheet; the first that cannot be ends the row. */
+export function usePhotographs(index: number) {
+  const { scanner, progress, tell } = usePrintDesk('scanner', 'progress', 'tell');
+  const worker = useRegisterWorker();
+  const requestFor = useReadRequest(index);
+  const keepRead = useKeeping(index);
+  const [row, setRow] = useState<RowOfPhotographs>();
+  const stopped = useRef(false);
+  const one = async (sheet: string, file: Blob) => {
+    const request = requestFor(file);
+    if (!request) return success(undefined);
+    const read = await worker.ask('readProof', request, () => undefined);
+    return read.ok ? keepRead(read.value, sheet, undefined) : read;
+  };
+  /** @param fileOf by place in the row; undefined: by the simulated camera */
+  const take = async (sheets: readonly string[], fileOf?: (place: number) => Blob) => {
+    stopped.current = false;
+    const taken = progress.bench.photographs.length;
+    for (const [done, sheet] of sheets.entries()) {
+      if (stopped.current) break;
+      setRow({ sheet, done, of: sheets.length });
+      const shot = fileOf
+        ? success({ file: fileOf(done) })
+        : await scanner.photograph(index + 1, taken + done, () => undefined);
+      const kept = shot.ok ? await one(sheet, shot.value.file) : shot;
+      if (!kept.ok) {
+        if (kept.code !== 'stopped') tell(besideWords('rowEnded', { sheet, why: inWords(kept) }));
+        break;
+      }
+    }
+    setRow(undefined);
+  };
+  const stop = () => {
+    stopped.current = true;
+    worker.stop();
+  };
+  return { row, take, stop };
 }
 
 export type Photographing = ReturnType<typeof usePhotograph>;
