@@ -1,13 +1,10 @@
-import { isTestSheet, printNames, sheetOfPrint, type Fault, type SheetName, type SheetRole } from '@/core/sheets';
-import { EDITION_ROUND, type Plan } from '@/model';
+import { isTestSheet, printNames, sheetOfPrint, type Fault, type SheetName } from '@/core/sheets';
+import { EDITION_ROUND, type Plan, type PrintKind } from '@/model';
 import { imagesOf } from './belief';
 import { printKey, type Graded, type Move, type PlacedFault } from './bench/editionActs';
 import type { BenchState, Photograph } from './bench/replayLog';
 import { sheetsGone } from './bench/tally';
 import type { Progress } from './progress';
-
-/** What became of a print, or is becoming of it. */
-export type PrintKind = SheetRole | 'unfinished' | 'spoiled' | 'test';
 
 /** One print: a sheet, or an image of a sheet that is cut apart. */
 export interface Impression {

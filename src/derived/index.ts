@@ -31,7 +31,7 @@ export {
 export { type Pot } from './bench/pots';
 export { type Move, type PrintNamed, printKey } from './bench/editionActs';
 export { byColourway, inColourway, sheetsOfColourways } from './colourways';
-export { type Impression, type PrintKind, countsByKind, impressionsOf, impressionsOfRound } from './impressions';
+export { type Impression, countsByKind, impressionsOf, impressionsOfRound } from './impressions';
 export {
   type NumberingLine,
   adviceFor,
@@ -42,6 +42,8 @@ export {
   marksFor,
   numberingLines,
 } from './numbering';
+export { canBeGiven, moveOf, standingsOf } from './standings';
+export { editionRecordOf } from './editionRecord';
 export { apartFrom } from './lookingOver';
 export { type Today, type TodayItem, SIDES, sittingNow, todayOf } from './today';
 export { type TimerNow, timersOf, usualMinutes } from './timers';

@@ -42,7 +42,18 @@ interface PrintBundle {
 }
 
 /** What is written: the print, and the booklet made from it, which says the same to those who have no Ulexite. */
-export type BundleToWrite = PrintBundle & { readonly booklet: Booklet | null };
+export type BundleToWrite = PrintBundle & {
+  readonly booklet: Booklet | null;
+  /** Further files beside those that are read again: the archive for people without Ulexite. */
+  readonly beside?: readonly { readonly path: string; readonly bytes: Uint8Array; readonly mediaType: string }[];
+};
+
+/** The log without what was said in words of where prints are: for others it is nobody's business. */
+export function withoutWhereWords(events: readonly BenchEvent[]): BenchEvent[] {
+  return events.map((event) =>
+    event.act.kind === 'moved-to' ? { ...event, act: { ...event.act, place: '', note: '' } } : event,
+  );
+}
 
 /** One zip: `manifest.json` with checksums of everything else, `plan.json`, `bench-log.json`, `booklet.json`, `pictures/<sha256>`. */
 export function writeBundle(bundle: BundleToWrite, writtenAt: string): Uint8Array {
@@ -55,6 +66,7 @@ export function writeBundle(bundle: BundleToWrite, writtenAt: string): Uint8Arra
     },
     ...(bundle.booklet ? [{ path: 'booklet.json', bytes: json(bundle.booklet), mediaType: 'application/json' }] : []),
     ...[...bundle.blobs].map(([sha, blob]) => ({ path: `pictures/${sha}`, ...blob })),
+    ...(bundle.beside ?? []),
   ];
   const manifest: BundleManifest = {
     format: BUNDLE_FORMAT,
@@ -69,7 +81,7 @@ export function writeBundle(bundle: BundleToWrite, writtenAt: string): Uint8Arra
     })),
   };
   const zip: Zippable = { 'manifest.json': json(manifest) };
-  for (const { path, bytes } of entries) zip[path] = [bytes, { level: path.startsWith('pictures/') ? 0 : 6 }];
+  for (const { path, bytes } of entries) zip[path] = [bytes, { level: /^pictures\/|\.(png|jpg)$/.test(path) ? 0 : 6 }];
   return zipSync(zip);
 }
 

@@ -2,8 +2,12 @@ import { fileWords } from '@/words/files';
 import { amountToBuy, boughtInWords, shoppingWords } from '@/words/shopping';
 import { stringify } from 'csv-stringify/sync';
 import { isTestSheet, printName, type SheetName } from '@/core/sheets';
+import { formatSize } from '@/core/units';
 import { type BenchState, inkNamesOf } from '@/derived';
-import type { Plan, ShoppingRow } from '@/model';
+import type { EditionRecord, Plan, PrintStanding, ShoppingRow } from '@/model';
+import { roleInWords } from '@/words/craft';
+import { editionInWords, kindInWords, recordWords, techniqueInWords } from '@/words/records';
+import { whereWords } from '@/words/where';
 
 /**
  * A cell that a spreadsheet would take for a formula is written with a leading apostrophe: also behind blanks, which some cut away, and
@@ -80,6 +84,48 @@ export function numberingCsv(bench: BenchState): string {
       mark,
       printName({ sheet, image }),
       [...new Set(bench.pulls.filter((p) => p.sheet === sheet).flatMap((p) => p.faults))].join(' + '),
+    ]),
+  ]);
+}
+
+/** All prints of an edition: mark, sheet, what each is, and what varies on it; where they are stays out of it. */
+export function printsCsv({ prints }: EditionRecord): string {
+  const heads = (['mark', 'sheet', 'kind', 'inks', 'varies', 'faults', 'looked'] as const).map((head) =>
+    recordWords(`head.${head}`),
+  );
+  return table([
+    heads,
+    ...prints.map(({ name, mark, kind, colourway, varies, faults, graded }) => [
+      ...[mark, name, kindInWords(kind), colourway, varies, faults.join(' + '), graded ?? ''],
+    ]),
+  ]);
+}
+
+/** Where finished prints are; `shared`: without what was said in words. */
+export function whereaboutsCsv(prints: readonly PrintStanding[], shared: boolean): string {
+  const heads = (['mark', 'sheet', 'kind', 'where', 'since'] as const).map((head) => recordWords(`head.${head}`));
+  const said = shared ? [] : (['place', 'note'] as const).map((head) => recordWords(`head.${head}`));
+  return table([
+    [...heads, ...said],
+    ...prints.map(({ mark, name, role, where, on, place, note }) => [
+      ...[mark, name, roleInWords(role), whereWords(`where.${where ?? 'unsaid'}`), on ?? ''],
+      ...(shared ? [] : [place, note]),
+    ]),
+  ]);
+}
+
+/** What a show asks of each print: title, maker, technique, sizes, edition, what is left of it, price. */
+export function showCsv(prints: readonly { readonly record: EditionRecord; readonly left: number }[]): string {
+  const heads = (['title', 'by', 'year', 'technique', 'image', 'sheetSize', 'edition', 'left', 'price'] as const).map(
+    (head) => recordWords(`head.${head}`),
+  );
+  const size = (mm: EditionRecord['imageMm']) => (mm ? formatSize(mm.widthMm, mm.heightMm, 'mm') : '');
+  return table([
+    heads,
+    ...prints.map(({ record, left }) => [
+      ...[record.name, record.told.by, record.told.year || (record.finishedAt ?? '').slice(0, 4)],
+      ...[techniqueInWords(record), size(record.imageMm), size(record.sheetMm)],
+      ...[record.sets.map((set) => editionInWords(record, set)).join(' · '), left, record.told.price],
     ]),
   ]);
 }

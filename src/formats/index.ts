@@ -2,11 +2,13 @@ export { pathOfEdges, pathOfSet, pathOfLines, pathOfRings, svgDocument, type Str
 export { writePalette, readPalette } from './palette';
 export { writeCgats, readCgats } from './cgats';
 export { cabinetCsv, readCabinetCsv } from './cabinetCsv';
-export { ledgerCsv, numberingCsv, shoppingCsv } from './csv';
+export { ledgerCsv, numberingCsv, printsCsv, shoppingCsv, showCsv, whereaboutsCsv } from './csv';
 export { mediaTypeOf, pngSize } from './mediaType';
-export { writeBundle, readBundle, blobsOfPlan, BUNDLE_LIMITS, type BundleToWrite } from './bundle';
+export { withoutWhereWords, writeBundle, readBundle, blobsOfPlan, BUNDLE_LIMITS, type BundleToWrite } from './bundle';
 export { pdfOfDrawings, tileDrawing, PAPER_MM, TILE_OVERLAP_MM, type LineStyle, type Drawing, type Pen } from './pdf';
 export { svgOfDrawing } from './svgPen';
 export { colourPng, indexedPng, type PaletteColour } from './png';
 export { openRaster, type RasterLayer } from './openRaster';
 export { dxfDocument } from './dxf';
+export { type PictureMetadata, xmpOf } from './xmp';
+export { type ArchivePage, archivePage } from './archivePage';

@@ -48,7 +48,7 @@ export interface Pen {
     x: number,
     y: number,
     sizeMm?: number,
-    options?: { align?: 'left' | 'center' | 'right'; turnDeg?: number; colour?: string },
+    options?: { align?: 'left' | 'center' | 'right'; turnDeg?: number; colour?: string; heading?: boolean },
   ): void;
 }
 
@@ -129,6 +129,14 @@ function tilesFor(
   };
 }
 
+interface PdfOptions {
+  readonly drawn?: (share: number) => void;
+  /** As PDF/A-2b, all faces and the colour space within; such pages are read, not measured: without ruler. */
+  readonly toKeep?: boolean;
+  /** Of headings. */
+  readonly headFont?: Buffer;
+}
+
 /**
  * A PDF of drawings at 1:1 on the chosen paper, each page with a ruler of 100 mm to check the printer by. `fonts`: bytes of WOFF or TTF files; each letter
  * is set in the first that has it.
@@ -139,14 +147,16 @@ export async function pdfOfDrawings(
   title: string,
   madeOn: Date,
   fonts: readonly Buffer[],
-  drawn: (share: number) => void = () => undefined,
+  { drawn = () => undefined, toKeep = false, headFont }: PdfOptions = {},
 ): Promise<Buffer> {
   const doc = new PDFDocument({
     autoFirstPage: false,
     margin: 0,
+    // no face but those that are embedded
+    ...(toKeep ? { subset: 'PDF/A-2b', pdfVersion: '1.7', font: null as unknown as string } : {}),
     info: { Title: title, Creator: fileWords('pdf.ulexite'), CreationDate: madeOn, ModDate: madeOn },
   });
-  const faces = new Faces(doc, fonts);
+  const faces = new Faces(doc, fonts, headFont);
   const chunks: Buffer[] = [];
   const done = new Promise<Buffer>((resolve, reject) => {
     doc.on('data', (chunk: Buffer) => chunks.push(chunk));
@@ -156,7 +166,7 @@ export async function pdfOfDrawings(
   for (const [d, drawing] of drawings.entries()) {
     const sheet = tileDrawing(drawing.widthMm, drawing.heightMm, paper);
     for (const [t, tile] of sheet.tiles.entries()) {
-      drawTile(doc, drawing, sheet, tile, faces);
+      drawTile(doc, drawing, sheet, tile, faces, !toKeep);
       drawn((d + (t + 1) / sheet.tiles.length) / drawings.length);
     }
   }
@@ -164,7 +174,14 @@ export async function pdfOfDrawings(
   return done;
 }
 
-function drawTile(doc: PDFKit.PDFDocument, drawing: Drawing, sheet: Sheet, tile: Tile, faces: Faces): void {
+function drawTile(
+  doc: PDFKit.PDFDocument,
+  drawing: Drawing,
+  sheet: Sheet,
+  tile: Tile,
+  faces: Faces,
+  ruled: boolean,
+): void {
   doc.addPage({ size: [sheet.widthMm * PT_PER_MM, sheet.heightMm * PT_PER_MM], margin: 0 });
   doc.save().scale(PT_PER_MM);
   doc.save();
@@ -173,7 +190,7 @@ function drawTile(doc: PDFKit.PDFDocument, drawing: Drawing, sheet: Sheet, tile:
   drawing.draw(penFor(doc, faces));
   doc.restore();
   if (sheet.tiles.length > 1) cutMarks(doc, sheet, tile);
-  words(doc, drawing, sheet, tile, faces);
+  if (ruled) words(doc, drawing, sheet, tile, faces);
   doc.restore();
 }
 
@@ -248,16 +265,23 @@ class Faces {
   constructor(
     private readonly doc: PDFKit.PDFDocument,
     fonts: readonly Buffer[],
+    headFont?: Buffer,
   ) {
+    if (headFont) doc.registerFont('face-head', headFont);
+    this.head = headFont ? 'face-head' : undefined;
     this.names = fonts.map((font, i) => {
       doc.registerFont(`face-${i}`, font);
       return `face-${i}`;
     });
   }
   private readonly names: readonly string[];
+  private readonly head: string | undefined;
 
-  /** The text in stretches of one face each. */
-  stretches(text: string): { face: string; text: string }[] {
+  /** The text in stretches of one face each; headings in theirs, where it has the letters. */
+  stretches(text: string, heading = false): { face: string; text: string }[] {
+    const { head } = this;
+    if (heading && head !== undefined && [...text].every((letter) => this.has(head, letter.codePointAt(0)!)))
+      return [{ face: head, text }];
     const out: { face: string; text: string }[] = [];
     for (const letter of text.normalize('NFC')) {
       const face = this.faceOf(letter.codePointAt(0)!);
@@ -271,15 +295,16 @@ class Faces {
   private faceOf(code: number): string {
     const before = this.known.get(code);
     if (before) return before;
-    const has = (name: string) => {
-      const { _font } = this.doc.font(name) as unknown as {
-        _font: { font?: { hasGlyphForCodePoint(code: number): boolean } };
-      };
-      return _font.font?.hasGlyphForCodePoint(code) ?? false;
-    };
-    const face = this.names.find(has) ?? this.names[0];
+    const face = this.names.find((name) => this.has(name, code)) ?? this.names[0];
     this.known.set(code, face);
     return face;
+  }
+
+  private has(name: string, code: number): boolean {
+    const { _font } = this.doc.font(name) as unknown as {
+      _font: { font?: { hasGlyphForCodePoint(code: number): boolean } };
+    };
+    return _font.font?.hasGlyphForCodePoint(code) ?? false;
   }
 }
 
@@ -344,7 +369,7 @@ function setText(
 ): void {
   doc.save().fillColor(options.colour ?? HOUSE_COLOURS.ink);
   if (options.turnDeg) doc.rotate(options.turnDeg, { origin: [x, y] });
-  const stretches = faces.stretches(text).map((stretch) => ({
+  const stretches = faces.stretches(text, options.heading).map((stretch) => ({
     ...stretch,
     width: doc.font(stretch.face).fontSize(sizeMm).widthOfString(stretch.text),
   }));

@@ -79,6 +79,8 @@ export {
   EDITION_ROUND,
   EDITION_KINDS,
   GRADES,
+  BLOCK_ENDS,
+  MOST_RECORD_TEXT,
   WHEREABOUTS,
   ACT_VERSION,
   EXTENDER_PERCENT,
@@ -148,6 +150,8 @@ export {
   type NextAct,
   type Process,
   type ShoppingRow,
+  type PrintStanding,
+  type StandingsOfPrint,
 } from './print';
 export {
   type PrintState,
@@ -164,5 +168,6 @@ export { checkName } from './name';
 export { type BundleManifest, BUNDLE_FORMAT, BUNDLE_VERSION, checkManifest } from './bundleManifest';
 export { type RequestKind, type RequestOf, checkRequest } from './requests';
 export { FILE_IN_STEPS } from './fileInSteps';
+export { type EditionOfInks, type EditionRecord, type PrintKind } from './editionRecord';
 export { type Booklet, type CardInk, type RunCard } from './booklet';
 export { type Setting, MOST_STEPS, SETTING_SCALES } from './bench/settings';

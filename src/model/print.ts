@@ -1,4 +1,6 @@
+import type { SheetRole } from '@/core/sheets';
 import type { Plan } from './plan/plan';
+import type { WHEREABOUTS } from './ranges';
 
 export type RunPhase = 'planned' | 'cut' | 'printing' | 'done';
 
@@ -75,4 +77,30 @@ export interface ShoppingRow {
   readonly missing: number;
   /** Prints that want it. */
   readonly prints: readonly string[];
+}
+
+/** A finished print and where it is. */
+export interface PrintStanding {
+  readonly key: string;
+  readonly name: string;
+  readonly roundId: string;
+  readonly mark: string;
+  readonly role: SheetRole;
+  /** The name of the set of inks it is printed in; empty for the first. */
+  readonly colourway: string;
+  /** Null while nothing was said of it: it lies where it was numbered. */
+  readonly where: (typeof WHEREABOUTS)[number] | null;
+  readonly place: string;
+  readonly note: string;
+  /** The day it went there, ISO; null while nothing was said. */
+  readonly on: string | null;
+}
+
+/** All finished prints of one print on the shelf, as the workshop's list of them has it. */
+export interface StandingsOfPrint {
+  readonly id: string;
+  readonly name: string;
+  /** What its counters say, for acts on it. */
+  readonly known: string;
+  readonly prints: readonly PrintStanding[];
 }

@@ -21,7 +21,7 @@ import {
   sideOfRun,
   progressOf,
 } from '@/derived';
-import { failure, success, type Failure, type Outcome } from '@/core/units';
+import { failed, failure, success, type Failure, type Outcome } from '@/core/units';
 import {
   blobsOfPlan,
   ledgerCsv,
@@ -31,6 +31,8 @@ import {
   pdfOfDrawings,
   readBundle,
   svgDocument,
+  type BundleToWrite,
+  withoutWhereWords,
   writeBundle,
 } from '@/formats';
 import { type Plan } from '@/model';
@@ -105,7 +107,7 @@ export async function registrationPdf(
     fileWords('exports.registrationAndCuts', { name }),
     now,
     pdfFonts(),
-    (share) => report(0.5 + share / 2),
+    { drawn: (share) => report(0.5 + share / 2) },
   );
   return success({
     bytes,
@@ -181,11 +183,24 @@ export function numberingFile(db: Store, id: string): Outcome<FileOut> {
   );
 }
 
-export function bundleFile(db: Store, id: string, now: string): Outcome<FileOut> {
+/** The print as one bundle; what was said in words of where its prints are goes along only when that is asked for. */
+export function bundleFile(db: Store, id: string, now: string, withWords = false): Outcome<FileOut> {
+  const bundle = bundleOf(db, id, withWords);
+  if (!bundle.ok) return bundle;
+  return success({
+    bytes: writeBundle(bundle.value, now),
+    mediaType: 'application/zip',
+    fileName: `${fileStem(bundle.value.name)}.ulexite.zip`,
+  });
+}
+
+/** What a bundle of a print holds. */
+export function bundleOf(db: Store, id: string, withWords: boolean): Outcome<BundleToWrite> {
   const print = known(db, id);
   if (!print.ok) return print;
   const { plan, name } = print.value;
-  const events = benchLog(db, id);
+  const log = benchLog(db, id),
+    events = withWords ? log : withoutWhereWords(log);
   const { cutPictures, photographs } = replayLog(events);
   const pictures = [
     ...cutPictures.map((p) => p.sha),
@@ -193,11 +208,7 @@ export function bundleFile(db: Store, id: string, now: string): Outcome<FileOut>
   ].filter((sha) => getBlob(db, sha));
   const booklet = bookletOfPrint(db, id);
   const blobs = new Map([...blobsOfPlan(plan), ...pictures].map((sha) => [sha, getBlob(db, sha)!]));
-  return success({
-    bytes: writeBundle({ name, plan, events, blobs, booklet: booklet.ok ? booklet.value.booklet : null }, now),
-    mediaType: 'application/zip',
-    fileName: `${fileStem(name)}.ulexite.zip`,
-  });
+  return success({ name, plan, events, blobs, booklet: booklet.ok ? booklet.value.booklet : null });
 }
 
 /** Opens a bundle as a new print; an existing one of the same name is left alone. */
@@ -231,6 +242,43 @@ function wrongLabels(plan: Plan, deflated: Uint8Array): Failure | undefined {
 
 const MAX_LOOK_WIDTH_PX = 1200;
 
+/** The looks of a print in one set of inks, laid out once for all pictures that are made of them. */
+export interface LaidLooks {
+  /** The sheet after `run` runs as a PNG, `widthPx` wide. */
+  readonly paint: (run: number, widthPx: number) => Promise<Buffer>;
+}
+
+/** Failures: those of the print, and `nothing-flat` before it has flat colours. */
+export function laidLooks(db: Store, id: string, colourwayId?: string): Outcome<LaidLooks> {
+  const print = known(db, id);
+  if (!print.ok) return print;
+  const { plan } = print.value,
+    picture = labelsOfPlan(db, plan);
+  const bench = replayLog(benchLog(db, id)),
+    { coloursGot, slips } = bench;
+  const laid = picture && sheetOf(plan, picture, slips);
+  const printed = inColourway(onPaperOf(plan, bench), colourwayId);
+  // what was read is of the first set of inks
+  const looks = laid?.ok
+    ? looksOfPlan(printed, colourwayId === undefined ? coloursGot : [], laid.value.sheet)
+    : undefined;
+  if (!laid?.ok || !looks) return failure('nothing-flat.thereAreNoFlat');
+  const { map } = laid.value;
+  let kept: ReturnType<typeof labelCoverage> | undefined;
+  return success({
+    paint: async (run, widthPx) => {
+      const colours = fillsAfter(looks, run),
+        height = Math.max(1, Math.round((widthPx * map.height) / map.width));
+      if (kept?.width !== widthPx) kept = labelCoverage(map, colours.length, widthPx, height);
+      const words = paintCoverage(kept, colours);
+      return sharp(Buffer.from(words.buffer), { raw: { width: widthPx, height, channels: 4 } })
+        .removeAlpha()
+        .png()
+        .toBuffer();
+    },
+  });
+}
+
 /**
  * The sheet's look after `run` runs as a PNG, `widthPx` wide, in the first set of inks or in a colourway; while nothing is flattened, run 0
  * is the picture itself.
@@ -253,26 +301,10 @@ export async function lookPng(
       mediaType: 'image/png',
       fileName: `${fileStem(name)}.png`,
     });
-  const picture = labelsOfPlan(db, plan);
-  const bench = replayLog(benchLog(db, id)),
-    { coloursGot, slips } = bench;
-  const laid = picture && sheetOf(plan, picture, slips);
-  const printed = inColourway(onPaperOf(plan, bench), colourwayId);
-  // what was read is of the first set of inks
-  const looks = laid?.ok
-    ? looksOfPlan(printed, colourwayId === undefined ? coloursGot : [], laid.value.sheet)
-    : undefined;
-  if (!laid?.ok || !looks) return failure('nothing-flat.thereAreNoFlat');
-  const { map } = laid.value;
+  const looks = laidLooks(db, id, colourwayId);
+  if (!looks.ok) return failed(looks);
   if (!(run >= 0 && run <= plan.runs.length)) return failure('run-missing.thereIsNoRun', { run });
-  const width = wanted,
-    height = Math.max(1, Math.round((width * map.height) / map.width));
-  const colours = fillsAfter(looks, run);
-  const words = paintCoverage(labelCoverage(map, colours.length, width, height), colours);
-  const bytes = await sharp(Buffer.from(words.buffer), { raw: { width, height, channels: 4 } })
-    .removeAlpha()
-    .png()
-    .toBuffer();
+  const bytes = await looks.value.paint(run, wanted);
   return success({
     bytes,
     mediaType: 'image/png',

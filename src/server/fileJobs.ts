@@ -5,6 +5,9 @@ import { shoppingFile } from './shopping';
 import { chipsPdf } from './chipsFile';
 import { bundleFile, lookPng, registrationPdf, runSvg } from './exports';
 import { tracingPdf } from './tracing';
+import { archiveFile } from './archive';
+import { certificatePdf, folderLabelsPdf, pictureWithMetadata, recordPdf } from './recordFiles';
+import { showFile } from './recordTables';
 import type { Report } from './fileOut';
 import { jigFile } from './jigFiles';
 import { partingPdf } from './partingFile';
@@ -49,6 +52,13 @@ export const FILE_JOBS = {
     (report) => (db: Store, id: string, what: string, form: 'pdf' | 'svg' | 'png', dpi: number, now: Date) =>
       transferFile(db, id, what, form, dpi, now, report),
   bundleFile: () => bundleFile,
+  archiveFile: (report) => (db: Store, id: string, now: string, withWords: boolean) =>
+    archiveFile(db, id, now, withWords, report),
+  recordPdf: (report) => (db: Store, id: string, now: Date) => recordPdf(db, id, now, report),
+  certificatePdf: () => certificatePdf,
+  folderLabelsPdf: () => folderLabelsPdf,
+  pictureWithMetadata: () => pictureWithMetadata,
+  showFile: () => showFile,
   lookPng: () => lookPng,
   cutPictureFile: () => cutPictureFile,
   simulatedPhotograph: (report) => (db: Store, id: string, printed: number, taken: number) =>

@@ -17,6 +17,13 @@ export function pdfFonts(): Buffer[] {
   return FACES.map((face) => readFileSync(join(process.cwd(), 'node_modules/@fontsource', face)));
 }
 
+/** The face of headings. */
+export function headFont(): Buffer {
+  return readFileSync(
+    join(process.cwd(), 'node_modules/@fontsource/zilla-slab/files/zilla-slab-latin-600-normal.woff'),
+  );
+}
+
 /** Is told how far a file is, 0 to 1. */
 export type Report = (share: number) => void;
 
@@ -61,6 +68,6 @@ export async function drawingsOut(
   { stem, paper, now, which = 0, report }: DrawingsAsked,
 ): Promise<Outcome<FileOut>> {
   if (format === 'svg') return success(textOut(svgOfDrawing(drawings[which]), 'image/svg+xml', `${stem}.svg`));
-  const bytes = await pdfOfDrawings(drawings, paper, stem, now, pdfFonts(), report);
+  const bytes = await pdfOfDrawings(drawings, paper, stem, now, pdfFonts(), { drawn: report });
   return success({ bytes, mediaType: 'application/pdf', fileName: `${stem}.pdf` });
 }

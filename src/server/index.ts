@@ -31,6 +31,8 @@ export { weighPack } from './packScale';
 export { daysOfWorkshop } from './days';
 export { importDaysOff, MAX_CALENDAR_BYTES } from './daysOff';
 export { shoppingOfWorkshop } from './shopping';
+export { whereaboutsOfWorkshop } from './whereabouts';
+export { printsFile, whereaboutsFile } from './recordTables';
 export { potsOfWorkshop } from './pots';
 export { printAgain } from './printAgain';
 export { bookletJson } from './booklet';

@@ -65,7 +65,7 @@ export async function tracingPdf(
     fileWords('tracing.file', { print: name }),
     now,
     pdfFonts(),
-    (share) => report(0.5 + share / 2),
+    { drawn: (share) => report(0.5 + share / 2) },
   );
   return success({ bytes, mediaType: 'application/pdf', fileName: fileWords('tracing.pdf', { stem: fileStem(name) }) });
 }

@@ -13,6 +13,7 @@ import { usePrintDesk } from '@/ui/kit/printContext';
 import { kit } from '@/ui/kit/styles';
 import { cardInWords, cardWords } from '@/words/cards';
 import css from './CardsView.module.css';
+import { Sections } from './Sections';
 
 const AgainDialog = dynamic(
   fetched(() => import('./AgainDialog').then((m) => m.AgainDialog)),
@@ -89,19 +90,7 @@ function Card({ card }: { readonly card: RunCard }) {
         )}
       </div>
       <div className={css.sections} suppressHydrationWarning>
-        {cardInWords(card, unit).map(({ title, rows }) => (
-          <section key={title}>
-            <h3>{title}</h3>
-            <dl>
-              {rows.map(([what, how], i) => (
-                <div key={`${what} ${i}`}>
-                  <dt>{what}</dt>
-                  <dd suppressHydrationWarning>{how}</dd>
-                </div>
-              ))}
-            </dl>
-          </section>
-        ))}
+        <Sections sections={cardInWords(card, unit)} />
       </div>
     </article>
   );

@@ -1,3 +1,4 @@
+import { canBeGiven, standingsOf } from '@/derived';
 import type { PrintDesk } from './printContext';
 import { shortDayOf } from '@/words/dates';
 import { frameWords } from '@/words/frame';
@@ -22,10 +23,12 @@ export const VIEW_NAMES = [
   'cards',
   'look-over',
   'numbering',
+  'record',
+  'whereabouts',
 ] as const;
 export type ViewName = (typeof VIEW_NAMES)[number];
 export const BENCH_VIEWS = ['today', 'rehearse', 'cut', 'mix', 'proof', 'pull'] as const satisfies readonly ViewName[];
-const DRAWER_VIEWS: readonly ViewName[] = ['ledger', 'cards', 'look-over', 'numbering'];
+const DRAWER_VIEWS: readonly ViewName[] = ['ledger', 'cards', 'look-over', 'numbering', 'record', 'whereabouts'];
 export type Place = 'desk' | 'bench' | 'drawer';
 
 export function placeOf(view: ViewName): Place {
@@ -101,5 +104,16 @@ export const DRAWER_STEPS: readonly Step[] = [
     view: 'numbering',
     summary: ({ progress: { bench } }) =>
       bench.marks.length ? frameWords('summary.marked', { marks: bench.marks.length }) : frameWords('summary.notYet'),
+  },
+  {
+    view: 'record',
+    summary: ({ plan: { record } }) => frameWords(record.by === '' ? 'summary.noTexts' : 'summary.told'),
+  },
+  {
+    view: 'whereabouts',
+    summary: ({ plan, progress }) => {
+      const left = standingsOf(plan, progress).filter((row) => row.role === 'numbered' && canBeGiven(row)).length;
+      return left > 0 ? frameWords('summary.left', { left }) : frameWords('summary.notYet');
+    },
   },
 ];

@@ -160,6 +160,9 @@ function ShelfHead({ total, busy, setBusy, props }: ShelfHeadProps) {
         <Link href="/shopping" className={css.toWorkshop}>
           {shelfWords('shopping')}
         </Link>
+        <Link href="/whereabouts" className={css.toWorkshop}>
+          {shelfWords('whereabouts')}
+        </Link>
         <Link href="/days" className={css.toWorkshop}>
           {shelfWords('days')}
         </Link>

@@ -111,6 +111,8 @@ export const frame = {
     cards: 'Run cards',
     'look-over': 'Look over',
     numbering: 'Numbering',
+    record: 'Record',
+    whereabouts: 'Whereabouts',
   },
   summary: {
     bringIn: 'bring one in',
@@ -129,6 +131,9 @@ export const frame = {
     started: '{sheets, number} started',
     wanted: 'for {edition, number} good prints',
     pulls: '{pulls, plural, one {# pull} other {# pulls}}',
+    left: '{left, number} left to give',
+    noTexts: 'no texts yet',
+    told: 'written',
     sorted: '{prints, number} sorted',
     marked: '{marks, number} marked',
     notYet: 'not yet',

@@ -77,6 +77,7 @@ export const refusals = {
   },
   'run-missing': {
     noInkOfItFades: 'No ink of run {run, number} fades: there is nothing to draw.',
+    thereIsNoPrint: 'There is no print “{print}” here. Load the page again.',
     thereIsNoFile: 'There is no file “{file}” of a print.',
     thereIsNoRun: 'There is no run {run, number}.',
     thereIsNoRunThis: 'There is no run {run, number}; this print has runs 1 to {runs, number}.',

@@ -2,6 +2,7 @@
 export const shelf = {
   count: '{total, plural, =0 {an empty shelf} one {# print in work} other {# prints in work}}',
   days: 'Days',
+  whereabouts: 'Whereabouts',
   shopping: 'To buy',
   workshop: 'Workshop',
   bundle: {

@@ -10,16 +10,19 @@ interface Props {
   /** ISO, without a time. */
   readonly day: string | null;
   readonly onDay: (day: string | null) => void;
+  /** A day that has been, where it is not one to come. */
+  readonly past?: boolean;
 }
 
 /** A day, typed or chosen; empty: none. What is typed half is taken when it is whole. */
-export function DayField({ label, day, onDay }: Props) {
+export function DayField({ label, day, onDay, past = false }: Props) {
   return (
     <LocalizationProvider dateAdapter={AdapterDateFns} adapterLocale={enGB}>
       <DatePicker
         label={label}
         value={day ? parseISO(day) : null}
-        disablePast
+        disablePast={!past}
+        disableFuture={past}
         onChange={(value) => {
           if (value === null) onDay(null);
           else if (isValid(value) && value.getFullYear() > 2000) onDay(format(value, 'yyyy-MM-dd'));

@@ -6,6 +6,8 @@ import {
   ledgerFile,
   lookPicture,
   numberingFile,
+  printsFile,
+  whereaboutsFile,
   sourcePng,
   storedBytes,
 } from '@/server';
@@ -14,7 +16,8 @@ import { respondInSteps } from '../../../../steps';
 
 /**
  * Files of a print: registration.pdf; tracing-block.pdf and tracing-print.pdf; run-2 and block-2 as svg, ora, dxf; drawing-key, drawing-flat, drawing-block-1 as pdf, svg, png (?dpi=300);
- * fade-2 as pdf, svg; saw-<side> as pdf, svg, dxf; type-<block> as pdf, svg; mask-<id> and jig as pdf, svg, dxf; look-2.png, lid-2.pdf, chips-2.pdf (?ink=), card-2.pdf, parting.pdf, booklet.pdf, booklet.json, ledger.csv, numbering.csv, print.ulexite.zip.
+ * fade-2 as pdf, svg; saw-<side> as pdf, svg, dxf; type-<block> as pdf, svg; mask-<id> and jig as pdf, svg, dxf; look-2.png, lid-2.pdf, chips-2.pdf (?ink=), card-2.pdf, parting.pdf, booklet.pdf, booklet.json, ledger.csv, numbering.csv, prints.csv, whereabouts.csv, record.pdf, labels.pdf, certificate.pdf and picture as jpg, png (?print=),
+ * archive.zip, print.ulexite.zip (?words=1: with what was said in words of where prints are).
  */
 export const GET = route(async (request: Request, { params }: { params: Promise<{ id: string; file: string }> }) => {
   const { id, file } = await params;
@@ -42,7 +45,14 @@ const FILES: readonly (readonly [pattern: RegExp, answer: (asked: Asked) => Resp
     async ({ db, id, wanted, found }) => {
       const width = Number(wanted.get('width') ?? 480);
       return png(
-        await lookPicture(db, id, Number(found[1]), Number.isFinite(width) ? width : 480, nowIso(), wanted.get('colourway') ?? undefined),
+        await lookPicture(
+          db,
+          id,
+          Number(found[1]),
+          Number.isFinite(width) ? width : 480,
+          nowIso(),
+          wanted.get('colourway') ?? undefined,
+        ),
         'private, max-age=31536000, immutable',
       );
     },
@@ -135,10 +145,40 @@ const FILES: readonly (readonly [pattern: RegExp, answer: (asked: Asked) => Resp
   ],
   [/^stored\.json$/, ({ db, id }) => respondFile(storedBytes(db, id))],
   [/^ledger\.csv$/, ({ db, id }) => respondFile(ledgerFile(db, id))],
+  [/^prints\.csv$/, ({ db, id }) => respondFile(printsFile(db, id))],
+  [/^whereabouts\.csv$/, ({ db, id, wanted }) => respondFile(whereaboutsFile(db, id, wanted.get('words') === '1'))],
+  [
+    /^record\.pdf$/,
+    ({ db, id, request }) => respondInSteps(request, (asker) => drawnFor(asker, db, 'recordPdf', id, new Date())),
+  ],
+  [
+    /^labels\.pdf$/,
+    ({ db, id, request }) => respondInSteps(request, (asker) => drawnFor(asker, db, 'folderLabelsPdf', id, new Date())),
+  ],
+  [
+    /^certificate\.pdf$/,
+    ({ db, id, wanted, request }) =>
+      respondInSteps(request, (asker) =>
+        drawnFor(asker, db, 'certificatePdf', id, wanted.get('print') ?? '', new Date()),
+      ),
+  ],
+  [
+    /^picture\.(jpg|png)$/,
+    ({ db, id, wanted, found: [, form], request }) =>
+      respondInSteps(request, (asker) =>
+        drawnFor(asker, db, 'pictureWithMetadata', id, wanted.get('print') ?? '', form as 'jpg'),
+      ),
+  ],
+  [
+    /^archive\.zip$/,
+    ({ db, id, wanted, request }) =>
+      respondInSteps(request, (asker) => drawnFor(asker, db, 'archiveFile', id, nowIso(), wanted.get('words') === '1')),
+  ],
   [/^numbering\.csv$/, ({ db, id }) => respondFile(numberingFile(db, id))],
   [
     /^print\.ulexite\.zip$/,
-    ({ db, id, request }) => respondInSteps(request, (asker) => drawnFor(asker, db, 'bundleFile', id, nowIso())),
+    ({ db, id, wanted, request }) =>
+      respondInSteps(request, (asker) => drawnFor(asker, db, 'bundleFile', id, nowIso(), wanted.get('words') === '1')),
   ],
 ];
 
