@@ -36,9 +36,9 @@ const FAULTS: readonly Fault[] = ['bled', 'broken', 'misfit', 'paste shine', 'we
 
 /**
  * Ferry Slip, Night Rain: key block first, damp and brushed, sky and water laid once more fading, nine impressions from five boards one of which
- * is cut on both sides; finished and numbered, edition of thirty.
+ * is cut on both sides; finished and numbered, edition of thirty. Returns when its last sheet was pulled.
  */
-export async function ferryNight(db: Store, id: string, nowMs: number): Promise<void> {
+export async function ferryNight(db: Store, id: string, nowMs: number): Promise<number> {
   const endMs = nowMs - FINISHED_DAYS_AGO * DAY;
   const daysBefore = (days: number) => new Date(endMs - days * DAY).toISOString();
   const edit = (change: PlanEdit, days: number) => expectOk(editPrint(db, id, change, daysBefore(days)));
@@ -62,6 +62,7 @@ export async function ferryNight(db: Store, id: string, nowMs: number): Promise<
     raiseUndoFloor(db, id);
     touchPrint(db, id, events[events.length - 1].at);
   })();
+  return endMs;
 }
 
 /** The darkest colour is the key drawing: its lines hold the picture, and it is printed first. */

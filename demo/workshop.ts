@@ -12,6 +12,7 @@ import { ferrySlip } from './ferrySlip';
 import { marketDay } from './marketDay';
 import { marketMorning } from './marketMorning';
 import { quinces } from './quinces';
+import { ferryRecord, writeRecord } from './records';
 import { saltWorks } from './saltWorks';
 import { bringIn, DAY, expectOk, flattenInto, madeWith, MINUTE, mixAll } from './seeding';
 
@@ -69,9 +70,12 @@ export async function seedWorkshop(db: Store, nowMs: number): Promise<void> {
   await flattenInto(db, id, { colourCount: 6, radiusMm: 0.3, minIslandMm2: 1.2 }, at(17));
   mixAll(db, id, at(16));
   expectOk(editPrint(db, id, { kind: 'days-set', part: { wishedBy: dayOf(nowMs + 60 * DAY) } }, at(15)));
+  writeRecord(db, id, 'Salt Works, Low Sun', at(14));
+  writeRecord(db, market, 'Market Morning, Wet Day', at(2.1));
+  writeRecord(db, ferry, 'Ferry Slip, Night Rain', at(44));
   printHalf(db, id, nowMs);
   await marketDay(db, market, nowMs);
-  await ferryNight(db, ferry, nowMs);
+  await ferryRecord(db, ferry, nowMs, await ferryNight(db, ferry, nowMs));
 }
 
 /** A day, ISO. */

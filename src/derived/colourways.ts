@@ -1,7 +1,7 @@
-import type { SheetName } from '@/core/sheets';
 import type { Colourway, Plan, Run } from '@/model';
 import type { BenchState } from './bench/replayLog';
-import { withInkings } from './lookups';
+import { inkingsOf, withInkings } from './lookups';
+import { looksOfPlan } from './looks';
 
 /** The plan in one of its colourways, by plan and colourway: so that what is kept of a plan's runs is kept of these, too. */
 const made = new WeakMap<Plan, Map<string, Plan>>();
@@ -13,8 +13,35 @@ export function inColourway(plan: Plan, colourwayId: string | undefined): Plan {
   let known = made.get(plan);
   if (!known) made.set(plan, (known = new Map<string, Plan>()));
   let printed = known.get(colourway.id);
-  if (!printed) known.set(colourway.id, (printed = { ...plan, runs: plan.runs.map((run) => inInks(run, colourway)) }));
+  if (!printed)
+    known.set(
+      colourway.id,
+      (printed = wishedAsItLooks({ ...plan, runs: plan.runs.map((run) => inInks(run, colourway)) }, plan)),
+    );
   return printed;
+}
+
+/** In other inks the picture is wished as those inks make it: what differs from the first set is what was chosen. */
+function wishedAsItLooks(printed: Plan, plan: Plan): Plan {
+  const finished = looksOfPlan(printed)?.looks.at(-1),
+    first = looksOfPlan(plan)?.looks.at(-1);
+  if (!printed.flat || !finished || !first) return printed;
+  const colours = printed.flat.colours.map((colour, label) =>
+    finished[label].every((v, axis) => v === first[label][axis])
+      ? colour
+      : { ...colour, wantedLabD50: finished[label] },
+  );
+  return { ...printed, flat: { ...printed.flat, colours } };
+}
+
+/** The plan in whose inks a pot is mixed: the first that lays its ink in its run. */
+export function planOfPot(plan: Plan, { runId, inkId }: { readonly runId: string; readonly inkId: string }): Plan {
+  const laid = (one: Plan) =>
+    one.runs.some(
+      (run) =>
+        run.id === runId && inkingsOf(run).some((inking) => inking.inkId === inkId || inking.fade?.toInkId === inkId),
+    );
+  return [plan, ...plan.colourways.map(({ id }) => inColourway(plan, id))].find(laid) ?? plan;
 }
 
 function inInks(run: Run, { inks }: Colourway): Run {
@@ -38,17 +65,14 @@ export function withInksThatAre(plan: Plan): Plan {
 /** Sheets that a print is to have besides those of its first set of inks. */
 export const sheetsOfColourways = ({ colourways }: Plan) => colourways.reduce((sum, { sheets }) => sum + sheets, 0);
 
-/** How some sheets fall to the sets of inks: the first one under no name. */
-export function byColourway(
-  { colourwaySheets }: Pick<BenchState, 'colourwaySheets'>,
-  sheets: readonly SheetName[],
-): Map<string | undefined, SheetName[]> {
-  const parted = new Map<string | undefined, SheetName[]>();
-  for (const sheet of sheets) {
-    const colourwayId = colourwaySheets.get(sheet),
-      own = parted.get(colourwayId);
-    if (own) own.push(sheet);
-    else parted.set(colourwayId, [sheet]);
-  }
-  return parted;
+/** Sheets that are printed in a set of inks, tests in the first: those started, or those that would be. */
+export function sheetsInInks(
+  plan: Plan,
+  bench: Pick<BenchState, 'colourwaySheets' | 'started'>,
+  colourwayId: string | undefined,
+  ofAll: number,
+): number {
+  if (colourwayId === undefined) return bench.started ? ofAll - bench.colourwaySheets.size : ofAll;
+  if (bench.started) return [...bench.colourwaySheets.values()].filter((id) => id === colourwayId).length;
+  return plan.colourways.find(({ id }) => id === colourwayId)?.sheets ?? 0;
 }

@@ -2,6 +2,7 @@ import { CLEAN_UP_MIN, minutesOfDay, mouldAfterDays, readyAfterHours, SET_UP_MIN
 import { isTestSheet, sheetNames, type LossBelief } from '@/core/sheets';
 import type { DayStep, DaysOfPrint, Plan, Run, StepKind } from '@/model';
 import { sheetAnswerOf } from './belief';
+import { sheetsOfColourways } from './colourways';
 import { hoursByCut } from './composition';
 import { isDamp } from './damp';
 import { dryingRangeOf, type DryingLearned } from './dryingOf';
@@ -141,7 +142,7 @@ function printSteps(of: Of, id: Id, add: Add): void {
   const all = plan.runs.map((_, r) => r).filter((r) => progress.runs[r].phase !== 'done');
   const task = dayTaskOf(plan, of.sheet, progress);
   const toStart = progress.bench.started ?? {
-    counted: sheetAnswerOf(plan, belief).counted,
+    counted: sheetAnswerOf(plan, belief).counted + sheetsOfColourways(plan),
     tests: plan.sheets.testSheets,
   };
   const sheetsOf = (r: number) =>

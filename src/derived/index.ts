@@ -30,7 +30,7 @@ export {
 } from './bench/replayLog';
 export { type Pot } from './bench/pots';
 export { type Move, type PrintNamed, printKey } from './bench/editionActs';
-export { byColourway, inColourway, sheetsOfColourways } from './colourways';
+export { inColourway, planOfPot, sheetsInInks, sheetsOfColourways } from './colourways';
 export { type Impression, countsByKind, impressionsOf, impressionsOfRound } from './impressions';
 export {
   type NumberingLine,

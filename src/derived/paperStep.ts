@@ -3,6 +3,7 @@ import { partParent, stripsFrom, type LossBelief, type Parted, type PartingCut }
 import { failure, success, type Outcome } from '@/core/units';
 import type { ItemOf, Plan } from '@/model';
 import { sheetAnswerOf, sheetsWanted } from './belief';
+import { sheetsOfColourways } from './colourways';
 import { inkNeedOfRun } from './inkNeed';
 import { cutBlocksOf, inkingsOf, inksOfRun } from './lookups';
 import { looksOfPlan } from './looks';
@@ -29,7 +30,10 @@ export interface SheetsNeeded {
 /** Sheets of all rounds, counted together: those begun as they were, those to come as planned. */
 export function sheetsNeeded(plan: Plan, progress: Progress, belief: LossBelief): SheetsNeeded[] {
   const { started, rounds } = progress.bench;
-  const answer = started ?? { counted: sheetAnswerOf(plan, belief).counted, tests: plan.sheets.testSheets };
+  const answer = started ?? {
+    counted: sheetAnswerOf(plan, belief).counted + sheetsOfColourways(plan),
+    tests: plan.sheets.testSheets,
+  };
   const edition = rounds.find(({ round }) => round === 'edition')?.paper?.name ?? plan.paper.name;
   const warm = plan.runs.reduce((sum, run) => sum + warmUpsOf(plan, run, progress.bench, 0).wanted, 0);
   const lots: SheetsNeeded[] = [

@@ -8,6 +8,7 @@ import type { PrintSheet } from './printSheet';
 import type { Progress } from './progress';
 import { sheetLayoutOf } from './register';
 import { sheetAnswerOf } from './belief';
+import { inColourway, sheetsInInks } from './colourways';
 
 /** Something a print still wants, before the stock is looked at. */
 export interface Need {
@@ -31,12 +32,17 @@ export function needsOfPrint(plan: Plan, sheet: PrintSheet, progress: Progress, 
   if (plan.runs.length === 0 || bench.marks.length > 0) return [];
   return [
     ...paperNeeds(plan, progress, belief),
-    ...plan.runs.flatMap((_, r) => {
-      const sheets = bench.started
-        ? runs[r].tally.waiting.length
-        : sheetAnswerOf(plan, belief).counted + plan.sheets.testSheets;
-      return sheets === 0 || runs[r].phase === 'done' ? [] : inkNeeds(plan, sheet, r, sheets);
-    }),
+    ...plan.runs.flatMap((_, r) =>
+      runs[r].phase === 'done'
+        ? []
+        : [undefined, ...plan.colourways.map(({ id }) => id)].flatMap((colourwayId) => {
+            const first = sheetAnswerOf(plan, belief).counted + plan.sheets.testSheets;
+            const sheets = bench.started
+              ? runs[r].tally.waiting.filter((one) => bench.colourwaySheets.get(one) === colourwayId).length
+              : sheetsInInks(plan, bench, colourwayId, first);
+            return sheets === 0 ? [] : inkNeeds(inColourway(plan, colourwayId), sheet, r, sheets);
+          }),
+    ),
     ...cutBlocksOf(plan)
       .filter(({ sides }) =>
         sides.every(({ cuts }) => cuts.every((cut) => !bench.cutsPassed.some(({ cutId }) => cutId === cut.id))),

@@ -36,7 +36,7 @@ body{margin:0;background:${paper};color:${ink};font:16px/1.5 Georgia,serif}
 main{max-width:60rem;margin:0 auto;padding:2.5rem 1.5rem 4rem}
 h1{font-size:2.4rem;line-height:1.15;margin:0}h2{font-size:1.15rem;border-bottom:1px solid ${ink};margin:2rem 0 .5rem}
 p{margin:.4rem 0;max-width:44rem}.quiet{color:${pencil}}img{max-width:100%;background:${sheet};border:1px solid ${hairline}}
-.two{columns:2;column-gap:2.5rem}.two section{break-inside:avoid}.two h2{margin-top:0}
+.two{columns:2;column-gap:2.5rem}.two section,.two figure{break-inside:avoid}.two h2{margin-top:0}.two{margin-top:1.2rem}.two figure{margin-bottom:1.5rem}
 dl{margin:0 0 1.5rem}dl div{display:grid;grid-template-columns:9rem 1fr;border-bottom:1px solid ${hairline};padding:.15rem 0}
 dt{color:${pencil}}dd{margin:0}.strip{display:grid;grid-template-columns:repeat(auto-fill,minmax(11rem,1fr));gap:1rem}
 figure{margin:0}figcaption{font-size:.85rem;color:${pencil}}table{border-collapse:collapse;width:100%;font-size:.9rem}
@@ -66,8 +66,7 @@ export function archivePage(page: ArchivePage): string {
     `<title>${text(page.title)}</title><style>${STYLE}</style></head><body><main>`,
     `<h1>${text(page.title)}</h1><p>${text(page.subtitle)}</p>`,
     ...(page.statement ? [`<p>${text(page.statement)}</p>`] : []),
-    ...(page.main ? [figure(page.main)] : []),
-    `<div class="two">${sections.join('')}</div>`,
+    `<div class="two">${page.main ? figure(page.main) : ''}${sections.join('')}</div>`,
     ...strips,
     `<h2>${text(table.title)}</h2><table><thead>${cells('th', table.heads)}</thead><tbody>${table.rows.map((row) => cells('td', row)).join('')}</tbody></table>`,
     `<h2>${text(files.title)}</h2><ul>${files.list.map(({ path, says }) => `<li><a href="${text(path)}">${text(path)}</a>: ${text(says)}</li>`).join('')}</ul>`,

@@ -4,6 +4,7 @@ import {
   inkInPot,
   onPaperOf,
   pigmentsOf,
+  planOfPot,
   questionOfPot,
   recipeTaskFor,
   patchOfTrial,
@@ -115,8 +116,9 @@ function potPatch(db: Store, { printId, potId, over }: Extract<ReadingRequest, {
   const found = livingPrint(db, String(printId));
   if (!found.ok) return found;
   const bench = replayLog(benchLog(db, found.value.id)),
-    plan = presentPlan(db, found.value),
+    meant = presentPlan(db, found.value),
     pot = bench.pots.find((one) => one.potId === potId),
+    plan = pot ? planOfPot(meant, pot) : meant,
     question = pot && questionOfPot(plan, pot);
   if (!pot || !question) return failure('pot.isNotThere');
   const parts = inkInPot(pot);

@@ -121,19 +121,28 @@ function drawColumn(pen: Pen, { lines, fromMm }: Column, x: number): void {
   }
 }
 
+/** A heading that is not left alone may leave so much of a column empty. */
+const HEADING_ROOM_MM = 10;
+
 interface Column {
   readonly lines: Line[];
   readonly fromMm: number;
   endMm: number;
 }
 
-/** Lines into columns: the first as high as its page, the second below the picture, all others whole. */
+/**
+ * Lines into columns: the first from the head, the second below the picture, all others whole. Where two are enough they end as low as each
+ * other, so that room is left below them.
+ */
 function inColumns(lines: readonly Line[], firstMm: number, secondMm: number): Column[] {
   const columns: Column[] = [{ lines: [], fromMm: firstMm, endMm: firstMm }];
+  const allMm = lines.reduce((sum, line) => sum + heightOf(line), 0),
+    evenMm = Math.max(secondMm, (allMm + firstMm + secondMm) / 2 + HEADING_ROOM_MM);
+  const lowestMm = Math.min(FOOT_MM, evenMm);
   let y = firstMm;
   for (const line of lines) {
     // a heading is not left alone at the foot
-    if (y + heightOf(line) + ('heading' in line ? 5 : 0) > FOOT_MM) {
+    if (y + heightOf(line) + ('heading' in line ? 5 : 0) > (columns.length === 1 ? lowestMm : FOOT_MM)) {
       y = columns.length === 1 ? secondMm : 0;
       columns.push({ lines: [], fromMm: y, endMm: y });
     }

@@ -11,6 +11,7 @@ import {
   inkingsOf,
   inkOf,
   isBrushed,
+  planOfPot,
   printedIds,
   printKey,
   type PrintNamed,
@@ -109,7 +110,9 @@ const REFUSALS: {
   overruled: (plan, _, act) => refusedRun(plan, act.runId),
   'pot-begun': (plan, { bench }, act) => {
     if (bench.pots.some(({ potId }) => potId === act.potId)) return phrase('bench.thisPotWasBegun');
-    return questionOfPot(plan, act) ? undefined : (refusedRun(plan, act.runId) ?? phrase('bench.thisInkIsNotIn'));
+    return questionOfPot(planOfPot(plan, act), act)
+      ? undefined
+      : (refusedRun(plan, act.runId) ?? phrase('bench.thisInkIsNotIn'));
   },
   poured: (plan, progress, act) =>
     refusedPot(plan, progress, act) ??

@@ -2,7 +2,7 @@
 import { inWords } from '@/words/failures';
 import Link from 'next/link';
 import { useMemo } from 'react';
-import { sheetAnswerOf, cutsOf } from '@/derived';
+import { sheetAnswerOf, sheetsOfColourways, cutsOf } from '@/derived';
 import { usePrintDesk } from '../kit/printContext';
 import clsx from 'clsx';
 import { kit } from '@/ui/kit/styles';
@@ -31,7 +31,7 @@ export function BeforePulling() {
   return (
     <NothingYet
       className={css.door}
-      title={benchWords('start.title', { sheets: answer.total })}
+      title={benchWords('start.title', { sheets: answer.total + sheetsOfColourways(plan) })}
       says={benchWords('start.says', {
         counted: answer.counted,
         tests: plan.sheets.testSheets,
@@ -50,8 +50,11 @@ export function BeforePulling() {
             roundId: EDITION_ROUND,
             round: 'edition',
             paper: { name: plan.paper.name, labD50: plan.paper.labD50 },
-            counted: answer.counted,
+            counted: answer.counted + sheetsOfColourways(plan),
             tests: plan.sheets.testSheets,
+            ...(plan.colourways.length > 0 && {
+              colourways: plan.colourways.map(({ id, sheets }) => ({ colourwayId: id, sheets })),
+            }),
           });
           if (!done.ok) tell(inWords(done));
         }}

@@ -19,6 +19,7 @@ export function NextPull({ pulling }: { pulling: Pulling }) {
   return (
     <>
       <NextSheet pulling={pulling} />
+      <OtherInks pulling={pulling} />
       <Settings pulling={pulling} />
       <button
         type="button"
@@ -47,6 +48,16 @@ export function NextPull({ pulling }: { pulling: Pulling }) {
       </div>
       <PullActs pulling={pulling} />
     </>
+  );
+}
+
+/** From which sheet on another set of inks is rolled up. */
+function OtherInks({ pulling: { colourwayId, run } }: { pulling: Pulling }) {
+  const { plan } = usePrintDesk('plan');
+  const name = plan.colourways.find(({ id }) => id === colourwayId)?.name;
+  if (name === undefined) return null;
+  return (
+    <p className={clsx(kit.say, kit.wait)}>{benchWords('pull.otherInks', { name, inks: inkNamesOf(plan, run) })}</p>
   );
 }
 

@@ -33,7 +33,7 @@ export const FAULT_KEYS = [
 
 /** The run at the press: the sheet that is next, what was said of it so far, and the acts on it. */
 export function usePull() {
-  const { plan, progress } = usePrintDesk('plan', 'progress');
+  const { plan, progress, seeColourway } = usePrintDesk('plan', 'progress', 'seeColourway');
   const index = progress.currentRun;
   const run = plan.runs[index];
   const mine = progress.runs[index];
@@ -43,6 +43,12 @@ export function usePull() {
   const [finishing, setFinishing] = useState(false);
   const ready = Boolean(run && progress.bench.started && mine.phase !== 'planned');
   const next = mine?.tally.waiting[0];
+  const colourwayId = progress.bench.colourwaySheets.get(next ?? '');
+  // the press shows the inks of the sheet that lies ready
+  useEffect(() => {
+    seeColourway(colourwayId);
+    return () => seeColourway(undefined);
+  }, [colourwayId, seeColourway]);
   const last = mine?.tally.pulled.at(-1) ?? progress.bench.pulls.at(-1);
   const toggle = (fault: Fault) => setFaults((f) => (f.includes(fault) ? f.filter((x) => x !== fault) : [...f, fault]));
   const say = (faults: readonly Fault[], note: string) => {
@@ -51,7 +57,7 @@ export function usePull() {
   };
   const acts = usePullActs({ run, next, faults, note, ready }, say);
   return {
-    ...{ index, run, mine, ready, next, last, faults, toggle },
+    ...{ index, run, mine, ready, next, last, faults, toggle, colourwayId },
     faultsHere: run ? faultsOf(plan, run) : [],
     ...{ note, setNote, noteOpen, setNoteOpen, finishing, setFinishing, ...acts },
   };
@@ -149,13 +155,17 @@ export function useForecast(index: number, wanted: number) {
     const tally = progress.runs[shownIndex]?.tally;
     if (!tally) return undefined;
     const keptSheets = new Set(progress.bench.kept.map(({ sheet }) => sheet));
-    const counted = tally.pulled.filter((p) => !isTestSheet(p.sheet) && !keptSheets.has(p.sheet));
+    // the promise is for the first set of inks: colourways have sheets of their own
+    const other = progress.bench.colourwaySheets;
+    const counted = tally.pulled.filter(
+      (p) => !isTestSheet(p.sheet) && !keptSheets.has(p.sheet) && !other.has(p.sheet),
+    );
     const lost = counted.filter((p) => p.setAside).length;
     const standing = {
       run: shownIndex,
       keptInRun: counted.length - lost,
       lostInRun: lost,
-      waiting: tally.waiting.filter((s) => !isTestSheet(s)).length,
+      waiting: tally.waiting.filter((s) => !isTestSheet(s) && !other.has(s)).length,
       runsAfterThis: plan.runs.length - 1 - shownIndex,
       toKeep: stillToKeep(plan, progress, shownIndex),
     };

@@ -20,6 +20,7 @@ import { wordForDifference } from '@/core/colour';
 import { ORDER_RULES, type Plan } from '@/model';
 import { runsInOrder, sheetsOfPrint, type PlanLooks, usesOneSide } from '@/derived';
 import { CoreSample, type SamplePoint } from '../kit/CoreSample';
+import { InkSet } from '../kit/InkSet';
 import { usePrintDesk } from '../kit/printContext';
 import { useProposals, type Search } from './useProposals';
 import { openWarnings } from './watchWords';
@@ -90,6 +91,7 @@ export function RunsView() {
   const toggle = (
     <div className={css.shown}>
       <Leaves label={runsWords('shown.label')} leaves={SHOWN} leaf={shown} onLeaf={setShown} />
+      {shown === 'sheet' && <InkSet />}
     </div>
   );
   if (shown === 'weave' && plan.runs.length > 0) return <WeaveView search={search} toggle={toggle} />;
@@ -184,10 +186,7 @@ function RunsSide({ overlaps, closed, search, point, setPoint, onLook }: RunsSid
       <div className={kit.upper}>
         <Leaves label={runsWords('runs.besideTheRuns')} leaves={leaves} leaf={leaf} onLeaf={setLeaf}>
           <PlanNow overlaps={overlaps} leaf={leaf} closed={closed} />
-          {leaf === 'plans' && <ProposalsPanel search={search} />}
-          {leaf === 'plans' && <FadeSavings />}
-          {leaf === 'plans' && <AddBlock />}
-          {leaf === 'plans' && <Decisions />}
+          {leaf === 'plans' && <PlansLeaf search={search} />}
           {leaf === 'ink' &&
             (selectedRun > 0 ? (
               <InkTurn run={plan.runs[selectedRun - 1]} index={selectedRun - 1} onLook={onLook} />
@@ -202,6 +201,20 @@ function RunsSide({ overlaps, closed, search, point, setPoint, onLook }: RunsSid
         <CoreSample point={point} onPoint={setPoint} />
       </div>
     </aside>
+  );
+}
+
+/** Other plans are looked for with the first set of inks: cuts and runs are those of all sets. */
+function PlansLeaf({ search }: Pick<RunsSideProps, 'search'>) {
+  const { seenColourway } = usePrintDesk('seenColourway');
+  if (seenColourway !== undefined) return <p className={clsx(kit.say, kit.wait)}>{runsWords('runs.inColourway')}</p>;
+  return (
+    <>
+      <ProposalsPanel search={search} />
+      <FadeSavings />
+      <AddBlock />
+      <Decisions />
+    </>
   );
 }
 

@@ -23,6 +23,7 @@ import {
   rolledTogether,
   runWaysOf,
   sheetAnswerOf,
+  sheetsOfColourways,
   sheetLayoutOf,
   sheetsWanted,
   usedOf,
@@ -82,6 +83,11 @@ export function SheetsView() {
             <p className={clsx(kit.say, kit.above10)}>
               {sheetsWords('sheets.theCurvesBelowAre', { counted: started.counted, onlyNow: onlyNow(answer, started) })}{' '}
               {closed && inWords(closed)}
+            </p>
+          )}
+          {plan.colourways.length > 0 && (
+            <p className={clsx(kit.note, kit.above6)}>
+              {sheetsWords('sheets.colourways', { sets: plan.colourways.length, sheets: sheetsOfColourways(plan) })}
             </p>
           )}
           {started && closed === undefined && <AddSheets />}

@@ -19,6 +19,7 @@ export function Pick<V extends string>({ label, value, options, onChange, classN
   return (
     <Select
       size="small"
+      displayEmpty
       className={clsx(css.pick, className)}
       {...{ value, disabled }}
       onChange={(e) => onChange(e.target.value as V)}

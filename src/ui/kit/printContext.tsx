@@ -92,6 +92,9 @@ export interface PrintDesk {
   /** The round whose paper everything is predicted on, and the paper that is planned. */
   readonly seenRound: string;
   readonly seeRound: (roundId: string) => void;
+  /** The colourway everything is shown in; undefined: the first set of inks. */
+  readonly seenColourway: string | undefined;
+  readonly seeColourway: (colourwayId: string | undefined) => void;
   readonly paperPlanned: Plan['paper'];
   readonly looks: PlanLooks | undefined;
   readonly coverage: LabelCoverage | undefined;

@@ -10,6 +10,7 @@ export const bench = {
     pull: 'Pull',
   },
   pull: {
+    otherInks: 'Colourway “{name}”: this sheet takes {inks}.',
     waits:
       'The server does not answer. {acts, plural, one {# act waits} other {# acts wait}} in this browser and will be counted when it does.',
     allDone: 'All runs are printed',

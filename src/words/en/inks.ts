@@ -1,5 +1,21 @@
 /** Inks. */
 export const inks = {
+  /** Sets of inks: the first, and colourways. */
+  set: {
+    label: 'Inks',
+    first: 'the first set of inks',
+    begin: 'New colourway',
+    named: 'Colourway {n, number}',
+    name: 'Name',
+    edition: 'Edition',
+    sheets: 'Sheets of its own',
+    remove: 'Remove',
+    says: 'The same cuts in other inks, on sheets of their own, numbered apart as “{name} 1/{edition, number}”. {wanted, number} sheets keep the promise for {edition, number} good prints.',
+    instead: 'Instead of {ink}',
+    asFirst: 'as in the first set',
+    own: 'an ink of its own …',
+    inkNamed: '{ink}, {set}',
+  },
   parts: { trace: 'a trace', count: '{parts, plural, one {# part} other {# parts}}' },
   cabinetOpening: {
     openingTheCabinet: 'opening the cabinet …',

@@ -1,6 +1,8 @@
 /** Runs. */
 export const runs = {
   runs: {
+    inColourway:
+      'Another set of inks is shown: its inks can be turned here (Ink), and its looks compared. Plans are looked for in the first set.',
     noRunsYet: 'No runs yet',
     theRunsComeFrom: 'The runs come from the flat colours of the picture.',
     toThePicture: 'To the picture',

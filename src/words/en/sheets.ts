@@ -1,6 +1,8 @@
 /** Sheets. */
 export const sheets = {
   sheets: {
+    colourways:
+      'Besides, {sheets, plural, one {# sheet} other {# sheets}} in {sets, plural, one {another set of inks} other {# other sets of inks}} (Inks).',
     sheetsStarted: 'Sheets started',
     sheetsToStart: 'Sheets to start',
     theCurvesBelowAre:

@@ -10,7 +10,7 @@ import {
   type ReactNode,
 } from 'react';
 import { countersText, EDITION_ROUND, success, type Outcome, type Plan, type PlanEdit, type PrintState } from '@/model';
-import { applyEdit, KeptAnswers, onPaperOf } from '@/derived';
+import { applyEdit, inColourway, KeptAnswers, onPaperOf } from '@/derived';
 import { lookUrl } from '@/ui/kit/lookUrl';
 import { DeskStore, PrintDeskProvider, type PrintDesk, type PrintUrls } from '@/ui/kit/printContext';
 import { useReshape } from '@/ui/kit/useReshape';
@@ -120,6 +120,8 @@ function useIsland(plan: Plan, sheetWorker: PrintDesk['sheetWorker']) {
   return { island, chooseIsland };
 }
 
+const NOTHING_GOT: readonly never[] = [];
+
 /** The plan as it is shown, with what is tried out, and all that follows from it and the log. */
 function usePlanShown(session: PrintSession, { plan: kept, events, state }: Snapshot, urls: PrintUrls) {
   const [tried, setTried] = useState<Plan>();
@@ -134,13 +136,18 @@ function usePlanShown(session: PrintSession, { plan: kept, events, state }: Snap
   const [answers] = useState(() => new KeptAnswers());
   const progress = answers.progress(meant, events, state.drying);
   const [seenRound, seeRound] = useState(EDITION_ROUND);
-  const plan = useMemo(() => onPaperOf(meant, progress.bench, seenRound), [meant, progress.bench, seenRound]);
+  const [seenColourway, seeColourway] = useState<string>();
+  const plan = useMemo(
+    () => inColourway(onPaperOf(meant, progress.bench, seenRound), seenColourway),
+    [meant, progress.bench, seenRound, seenColourway],
+  );
   const belief = answers.belief(plan, state.otherRuns, progress.bench);
   const sheetDesk = useSheetWorker(plan, progress.bench.slips, urls);
   const { coverage, stamp, sheet, sheetFull } = sheetDesk;
-  const looks = answers.looks(plan, progress.bench.coloursGot, sheet);
+  // what was read is of the first set of inks
+  const looks = answers.looks(plan, seenColourway === undefined ? progress.bench.coloursGot : NOTHING_GOT, sheet);
   return {
-    ...{ progress, plan, seenRound, seeRound, paperPlanned: meant.paper },
+    ...{ progress, plan, seenRound, seeRound, seenColourway, seeColourway, paperPlanned: meant.paper },
     ...{ setTried, tryOut, sheetDesk, belief, looks, coverage, stamp, sheet, sheetFull },
   };
 }

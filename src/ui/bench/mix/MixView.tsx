@@ -6,6 +6,7 @@ import { INK_START_VALUES } from '@/core/inks';
 import { Cautions } from '@/ui/kit/Cautions';
 import { Choice } from '@/ui/kit/Choice';
 import { CountField } from '@/ui/kit/fields';
+import { InkSet } from '@/ui/kit/InkSet';
 import { NothingToShow } from '@/ui/kit/NothingYet';
 import { usePrintDesk } from '@/ui/kit/printContext';
 import { kit } from '@/ui/kit/styles';
@@ -47,6 +48,7 @@ function Mixing() {
         <BenchTabs view="mix" />
       </div>
       <div className={benchCss.before}>
+        <InkSet />
         <WhichInk mix={mix} />
         <Need mix={mix} />
         <Cautions place="ink" />

@@ -8,6 +8,7 @@ import { endsToMix, inkIdAsked, inkingsOf, tonesOf, wantedOf, type InkQuestion }
 import { usePrintDesk } from '../../kit/printContext';
 import { AllRecipes } from './AllRecipes';
 import { CabinetPanel } from './CabinetPanel';
+import { Colourways } from './Colourways';
 import { RecipePanel } from './RecipePanel';
 import { useInkNeed } from './useInkNeed';
 import { useKeyNotes, type KeyNote } from '../../kit/keys';
@@ -59,6 +60,7 @@ export function InksView() {
           <h1>{inksWords('inks.inksForThisPrint')}</h1>
           {toggle}
         </div>
+        <Colourways />
         <AllRecipes />
         <Pots step={step} places={places} chosen={chosen} setInking={setInking} />
       </div>
