@@ -66,7 +66,8 @@ test('regions: chosen by click, key and list; merged, split, thickened, smoothed
   await page.keyboard.press('n');
   await expect(heading).not.toHaveText(first!);
   await page.getByRole('tab', { name: 'Islands' }).click();
-  await page.getByLabel('sorted by').selectOption('thinness');
+  await page.getByRole('combobox', { name: 'sorted by' }).click();
+  await page.getByRole('option', { name: 'thinness' }).click();
   await page.getByRole('option').filter({ hasText: dark.name }).first().click();
   await expect(page.getByLabel('Chosen island').getByText(new RegExp(`${dark.name}.*thinnest`))).toBeVisible();
 

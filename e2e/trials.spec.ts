@@ -155,13 +155,14 @@ test('a progressive set: planned, told at Pull, kept by a key, out of the later 
   }
   const keep = page.getByRole('region', { name: 'Progressive set' });
   await expect(keep).toContainText('Run 1: keep this one now');
-  await expect(keep.getByLabel('The sheet to keep')).toHaveValue('2');
+  await expect(keep.getByRole('combobox', { name: 'The sheet to keep' })).toHaveText('sheet 2');
   await page.keyboard.press('k');
   await expect.poll(async () => (await progress(id)).bench.kept.map(({ sheet }) => sheet)).toEqual(['2']);
   await expect(page.getByText('Sheet 2 is kept after run 1')).toBeVisible();
   await page.getByRole('button', { name: 'Take it back into the edition' }).click();
   await expect(keep).toBeVisible();
-  await keep.getByLabel('The sheet to keep').selectOption('1');
+  await keep.getByRole('combobox', { name: 'The sheet to keep' }).click();
+  await page.getByRole('option', { name: /\b1$/ }).click();
   await keep.getByRole('button', { name: /Keep it/ }).click();
   await expect.poll(async () => (await progress(id)).bench.kept.map(({ sheet }) => sheet)).toEqual(['1']);
 

@@ -8,11 +8,13 @@ import { CHROMIUM, installed, run, say } from './common.mjs';
 
 const answers = (command, ...args) => spawnSync(command, args, { stdio: 'ignore' }).status === 0;
 
-/** What the browser tests want of Debian: the browser, and a second reader of calendars. */
+/** What the browser tests want of Debian: the browser, a second reader of calendars, and readers of PDF. */
 function debian() {
   const missing = [
     !existsSync(CHROMIUM.executablePath) && 'chromium',
     !answers('python3', '--version') && 'python3',
+    !answers('pdffonts', '-v') && 'poppler-utils',
+    !answers('qpdf', '--version') && 'qpdf',
     !answers('python3', '-c', 'import ctypes; ctypes.CDLL("libical.so.3")') && 'libical3',
   ].filter(Boolean);
   if (missing.length === 0) return;

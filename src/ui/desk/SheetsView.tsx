@@ -85,11 +85,7 @@ export function SheetsView() {
               {closed && inWords(closed)}
             </p>
           )}
-          {plan.colourways.length > 0 && (
-            <p className={clsx(kit.note, kit.above6)}>
-              {sheetsWords('sheets.colourways', { sets: plan.colourways.length, sheets: sheetsOfColourways(plan) })}
-            </p>
-          )}
+          <InOtherInks />
           {started && closed === undefined && <AddSheets />}
           {plan.runs.length === 0 && (
             <p className={clsx(kit.say, kit.wait, kit.above10)}>{sheetsWords('sheets.thereAreNoRuns')}</p>
@@ -108,6 +104,17 @@ export function SheetsView() {
         <MadeWith sheets={counted + (started?.tests ?? sheets.testSheets)} />
       </aside>
     </div>
+  );
+}
+
+/** Sheets of colourways, which are counted by themselves. */
+function InOtherInks() {
+  const { plan } = usePrintDesk('plan');
+  if (plan.colourways.length === 0) return null;
+  return (
+    <p className={clsx(kit.note, kit.above6)}>
+      {sheetsWords('sheets.colourways', { sets: plan.colourways.length, sheets: sheetsOfColourways(plan) })}
+    </p>
   );
 }
 

@@ -124,35 +124,37 @@ export interface RowOfPhotographs {
   readonly of: number;
 }
 
-/** Photographs of many finished sheets, one after the other: each is read and kept with its sheet; the first that cannot be ends the row. */
+/** Photographs of many finished sheets, one after the other: each is read and kept with its sheet; those that cannot be are told when the row is through. */
 export function usePhotographs(index: number) {
-  const { scanner, progress, tell } = usePrintDesk('scanner', 'progress', 'tell');
+  const { scanner, progress } = usePrintDesk('scanner', 'progress');
   const worker = useRegisterWorker();
-  const requestFor = useReadRequest(index);
-  const keepRead = useKeeping(index);
+  const requestFor = useReadRequest(index),
+    keepRead = useKeeping(index);
   const [row, setRow] = useState<RowOfPhotographs>();
+  const [problems, setProblems] = useState<readonly string[]>([]);
   const stopped = useRef(false);
+  /** A row takes minutes: what it asks for is what is known by then. */
+  const now = useRef({ requestFor, keepRead, worker });
+  now.current = { requestFor, keepRead, worker };
   const one = async (sheet: string, file: Blob) => {
-    const request = requestFor(file);
+    const request = now.current.requestFor(file);
     if (!request) return success(undefined);
-    const read = await worker.ask('readProof', request, () => undefined);
-    return read.ok ? keepRead(read.value, sheet, undefined) : read;
+    const read = await now.current.worker.ask('readProof', request, () => undefined);
+    return read.ok ? now.current.keepRead(read.value, sheet, undefined) : read;
   };
   /** @param fileOf by place in the row; undefined: by the simulated camera */
   const take = async (sheets: readonly string[], fileOf?: (place: number) => Blob) => {
     stopped.current = false;
+    setProblems([]);
     const taken = progress.bench.photographs.length;
     for (const [done, sheet] of sheets.entries()) {
-      if (stopped.current) break;
       setRow({ sheet, done, of: sheets.length });
       const shot = fileOf
         ? success({ file: fileOf(done) })
         : await scanner.photograph(index + 1, taken + done, () => undefined);
       const kept = shot.ok ? await one(sheet, shot.value.file) : shot;
-      if (!kept.ok) {
-        if (kept.code !== 'stopped') tell(besideWords('rowEnded', { sheet, why: inWords(kept) }));
-        break;
-      }
+      if (stopped.current) break;
+      if (!kept.ok) setProblems((told) => [...told, besideWords('notTaken', { sheet, why: inWords(kept) })]);
     }
     setRow(undefined);
   };
@@ -160,7 +162,7 @@ export function usePhotographs(index: number) {
     stopped.current = true;
     worker.stop();
   };
-  return { row, take, stop };
+  return { row, problems, take, stop };
 }
 
 export type Photographing = ReturnType<typeof usePhotograph>;

@@ -1,6 +1,6 @@
 /** Photographs of pulls, beside what was planned and beside each other. */
 export const beside = {
-  rowEnded: 'Sheet {sheet}: {why}',
+  notTaken: 'Sheet {sheet}: {why}',
   open: 'beside the plan',
   openKey: 'Photograph the last pull',
   title: 'The pull beside the plan',

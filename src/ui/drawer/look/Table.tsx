@@ -12,7 +12,7 @@ import { PrintPicture } from './PrintPicture';
 import type { LookingOver } from './useLookOver';
 
 /** A print on the table is about so wide, and its words below it so high, px. */
-const WIDE_PX = 128,
+const WIDE_PX = 112,
   WORDS_PX = 26,
   GAP_PX = 14;
 

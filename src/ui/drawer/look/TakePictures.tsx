@@ -1,6 +1,7 @@
 'use client';
 import Button from '@mui/material/Button';
 import LinearProgress from '@mui/material/LinearProgress';
+import clsx from 'clsx';
 import { useRef } from 'react';
 import { sheetOfPrint } from '@/core/sheets';
 import { EDITION_ROUND } from '@/model';
@@ -13,8 +14,8 @@ import type { LookingOver } from './useLookOver';
 
 /** Photographs of finished prints: files from the chosen print on, in the order of the table, or the simulated camera for all that have none. */
 export function TakePictures({ shown, chosen, roundId, all }: LookingOver) {
-  const { plan } = usePrintDesk('plan');
-  const { row, take, stop } = usePhotographs(plan.runs.length - 1);
+  const { plan, coverage } = usePrintDesk('plan', 'coverage');
+  const { row, problems, take, stop } = usePhotographs(plan.runs.length - 1);
   const input = useRef<HTMLInputElement>(null);
   if (roundId !== EDITION_ROUND) return null;
   const last = plan.runs.at(-1)?.id;
@@ -39,9 +40,16 @@ export function TakePictures({ shown, chosen, roundId, all }: LookingOver) {
         <Button onClick={stop}>{lookOverWords('stop')}</Button>
       </div>
     );
+  // what a photograph is held against is worked out a moment after the page came
+  const ready = coverage !== undefined;
   return (
     <div className={kit.row}>
-      <Button disabled={fromChosen.length === 0} onClick={() => input.current?.click()}>
+      {problems.map((why) => (
+        <p key={why} className={clsx(kit.say, kit.bad)} role="alert">
+          {why}
+        </p>
+      ))}
+      <Button disabled={!ready || fromChosen.length === 0} onClick={() => input.current?.click()}>
         {lookOverWords('fromHere', { print: chosen?.name ?? '' })}
       </Button>
       <input
@@ -57,7 +65,7 @@ export function TakePictures({ shown, chosen, roundId, all }: LookingOver) {
           void take(fromChosen.slice(0, files.length), (place) => files[place]);
         }}
       />
-      <Button disabled={without.length === 0} onClick={() => void take(without)}>
+      <Button disabled={!ready || without.length === 0} onClick={() => void take(without)}>
         {lookOverWords('simulated', { sheets: without.length })}
       </Button>
     </div>
