@@ -196,7 +196,7 @@ export async function certificatePdf(db: Store, id: string, key: string, now: Da
 function certificate(of: Recorded, print: Impression, picture: Picture, title: string): Drawing {
   const { record } = of,
     set = setOf(of, print),
-    beside = besideInWords(set);
+    beside = print.kind === 'numbered' ? besideInWords(set) : '';
   const lines = [
     isIn(of, print, set),
     beside && recordWords('certificate.beside', { kinds: beside }),

@@ -66,7 +66,7 @@ function columnsFor(inColourways: boolean, markOf: ReadonlyMap<string, string>):
       sortingFn: 'alphanumeric',
       size: 120,
     },
-    { id: 'picture', header: '', cell: OnePicture, enableSorting: false, size: 64 },
+    { id: 'picture', header: drawerWords('numbering.picture'), cell: OnePicture, enableSorting: false, size: 64 },
     {
       id: 'print',
       header: drawerWords('numbering.sheet'),

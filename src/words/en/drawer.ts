@@ -106,6 +106,7 @@ export const drawer = {
     andMore: ', and {more, number} more',
     noneFound: 'No print is like that.',
     proof: 'proof {sheet}',
+    picture: 'picture',
     inks: 'inks',
     firstInks: 'first',
     looked: 'looked over',

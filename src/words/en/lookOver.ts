@@ -29,7 +29,7 @@ export const lookOver = {
   layBeside: 'Lay beside',
   holdBat: 'Against the B.A.T.',
   chooseBat: 'Make this the B.A.T.',
-  isBat: 'This is the B.A.T.: all others are held against it.',
+  isBat: 'This is the B.A.T.',
   runsOn: '{runs, plural, one {# run} other {# runs}} on it',
   faults: 'noted on the way: {faults}',
   noPhotograph: 'not photographed, shown as predicted',

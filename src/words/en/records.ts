@@ -88,7 +88,7 @@ export const records = {
     identical: 'This is print {mark} of an edition of {numbered, number}.',
     varied: 'This is print {mark} of a varied edition of {numbered, number}: {varies}',
     'one-offs': 'This is a single print.',
-    proof: 'This is a proof of the print, marked {mark}.',
+    proof: 'This is a proof of the print, marked {mark}',
     beside: 'Besides these: {kinds}',
     signed: 'Signed',
     dated: 'Date',

@@ -16,8 +16,11 @@ export function Held({ looking }: { readonly looking: LookingOver }) {
       <Button onClick={holdBat} disabled={!bat} aria-pressed={againstBat}>
         {lookOverWords('holdBat')}&ensp;<kbd>B</kbd>
       </Button>
-      {chosen && !isBat && <Button onClick={() => void acts.chooseBat(chosen)}>{lookOverWords('chooseBat')}</Button>}
-      {isBat && <span className={kit.note}>{lookOverWords('isBat')}</span>}
+      {chosen && (
+        <Button aria-pressed={isBat} onClick={() => !isBat && void acts.chooseBat(chosen)}>
+          {lookOverWords(isBat ? 'isBat' : 'chooseBat')}
+        </Button>
+      )}
     </div>
   );
 }

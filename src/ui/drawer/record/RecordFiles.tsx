@@ -2,6 +2,7 @@
 import Button from '@mui/material/Button';
 import clsx from 'clsx';
 import { useState } from 'react';
+import { SHEET_ROLES } from '@/core/sheets';
 import type { Impression } from '@/derived';
 import { FileLink } from '@/ui/kit/FileLink';
 import { Pick } from '@/ui/kit/Pick';
@@ -36,7 +37,10 @@ export function RecordFiles({ prints }: { readonly prints: readonly Impression[]
 /** Certificate and picture of a print that bears a mark. */
 function OfOnePrint({ prints }: { readonly prints: readonly Impression[] }) {
   const { urls } = usePrintDesk('urls');
-  const marked = prints.filter(({ mark }) => mark !== '');
+  const order: readonly string[] = SHEET_ROLES;
+  const marked = prints
+    .filter(({ mark }) => mark !== '')
+    .toSorted((a, b) => order.indexOf(a.kind) - order.indexOf(b.kind));
   const [chosen, setChosen] = useState('');
   const key = marked.find((print) => print.key === chosen)?.key ?? marked[0]?.key;
   if (key === undefined) return <p className={clsx(kit.note, kit.above8)}>{recordWords('noPrint')}</p>;

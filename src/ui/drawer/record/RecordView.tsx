@@ -24,7 +24,7 @@ export function RecordView() {
   if (plan.runs.length === 0) return <NothingToShow title={recordWords('title')} says={recordWords('empty')} />;
   return (
     <div className={clsx(kit.work, css.record)}>
-      <div className={clsx(kit.stage, kit.scrolls)}>
+      <div className={clsx(kit.stage, kit.scrolls)} role="region" aria-label={recordWords('title')} tabIndex={0}>
         <h1>{recordWords('title')}</h1>
         <article className={css.sheet}>
           <h2>{name}</h2>
