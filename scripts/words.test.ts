@@ -22,6 +22,7 @@ const OTHERWISE: Readonly<Record<string, string>> = {
   'src/derived/samplePrints.ts': 'titles and colours of made-up prints, kept as data',
   'src/core/units/length.ts': 'spellings of units that are read',
   'src/core/sheets/numbering.ts': 'pencil marks as custom writes them, in every language',
+  'src/formats/archivePage.ts': 'the style sheet of a page that stands alone',
   'src/core/units/ranged.ts': 'for whoever mends a formula',
 };
 /** First lines of formats and fields of protocols. */

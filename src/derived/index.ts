@@ -29,7 +29,7 @@ export {
   replayLog,
 } from './bench/replayLog';
 export { type Pot } from './bench/pots';
-export { type Move, type PrintNamed, printKey } from './bench/editionActs';
+export { type PrintNamed, printKey } from './bench/editionActs';
 export { inColourway, planOfPot, sheetsInInks, sheetsOfColourways } from './colourways';
 export { type Impression, countsByKind, impressionsOf, impressionsOfRound } from './impressions';
 export {

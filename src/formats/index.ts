@@ -11,4 +11,4 @@ export { colourPng, indexedPng, type PaletteColour } from './png';
 export { openRaster, type RasterLayer } from './openRaster';
 export { dxfDocument } from './dxf';
 export { type PictureMetadata, xmpOf } from './xmp';
-export { type ArchivePage, archivePage } from './archivePage';
+export { archivePage } from './archivePage';
