@@ -98,14 +98,20 @@ try {
   await page.keyboard.press('p');
   await block.click({ position: { x: 130, y: 350 } });
   await shot('rehearsal');
-  for (const view of ['sheets', 'cut', 'pull', 'ledger']) {
+  for (const view of ['sheets', 'cut', 'pull']) {
     await open('Salt Works, Low Sun', view);
     await page.waitForTimeout(1500);
     await shot(view);
   }
-  await open('Salt Works, Low Sun', 'cards');
+  await open('Ferry Slip, Night Rain', 'look-over');
+  await page.waitForTimeout(2500);
+  await page.keyboard.press('b');
+  for (let n = 0; n < 7; n++) await page.keyboard.press('ArrowRight');
   await page.waitForTimeout(1500);
-  await shot('card');
+  await shot('look-over');
+  await open('Ferry Slip, Night Rain', 'record');
+  await page.waitForTimeout(2500);
+  await shot('record');
   await open('Salt Works, Low Sun', 'today');
   for (let n = 0; n < 4; n++) {
     await page.keyboard.press('Space');
