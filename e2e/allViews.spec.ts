@@ -67,6 +67,9 @@ const IN_THE_DRAWER: readonly View[] = [
   { print: FERRY, view: 'ledger', whole: 'Ledger of sheets' },
   { print: SALT, view: 'cards', whole: 'for the first sheet' },
   { print: FERRY, view: 'numbering', whole: /number/i },
+  { print: FERRY, view: 'look-over', whole: 'Against the B.A.T.' },
+  { print: FERRY, view: 'record', whole: 'Record of the edition' },
+  { print: FERRY, view: 'whereabouts', whole: 'Out on loan' },
 ];
 
 /** Addresses of the prints, by name; the shelf is asked once. */

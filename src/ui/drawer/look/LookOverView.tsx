@@ -53,6 +53,8 @@ function Piles({ pile, setPile, counts }: LookingOver) {
   return (
     <ToggleButtonGroup
       exclusive
+      size="small"
+      className={css.piles}
       value={pile}
       onChange={(_, next: Pile | null) => next && setPile(next)}
       aria-label={lookOverWords('piles')}
