@@ -105,7 +105,11 @@ test('a wish that cannot be met is said and mended; a step is put to a later day
   await expect(page.getByTestId('days-chance')).toContainText(/Chance to be done by .*: (9\d|100) %/);
   await expect(page.getByTestId('days-chance')).toContainText(/begin on .* at the latest/);
 
-  const printed = (run: number) => page.locator('tr[data-step="print"]').filter({ hasText: `print run ${run},` });
+  // a step that waits for another names it, too: which it is itself, its own buttons say
+  const printed = (run: number) =>
+    page
+      .locator('tr[data-step="print"]')
+      .filter({ has: page.getByRole('button', { name: new RegExp(`^A day sooner: print run ${run},`) }) });
   const print = printed(1),
     { plan } = await stateOf(server, id);
   const when = await print.getByRole('cell').first().textContent();

@@ -160,7 +160,9 @@ test('a block is sawn apart: its pieces by letters, small ones left in their nei
   await blends.getByLabel('Charged first where inks meet on a block').click();
   await page.getByRole('option', { name: 'the darker' }).click();
   await expect(blends.getByText(/rust and straw meet on the block .* straw, holds some of the first/)).toBeVisible();
-  expect((await stateOf(server, id)).plan.way.blend).toMatchObject({ reachMm: 5, chargedFirst: 'darker' });
+  await expect
+    .poll(async () => (await stateOf(server, id)).plan.way.blend)
+    .toMatchObject({ reachMm: 5, chargedFirst: 'darker' });
   await expectToLieWell(page, DESK, 'inks that meet on a block');
   await expectToBeReadable(page, 'inks that meet on a block');
   for (let step = 0; step < 3; step++) await page.getByRole('button', { name: 'undo' }).click();

@@ -9,7 +9,7 @@ import {
   type SheetAnswer,
 } from '@/core/sheets';
 import type { Plan } from '@/model';
-import type { BenchState } from './bench/replayLog';
+import type { BenchState } from './bench/benchState';
 import { lossesByRun } from './bench/tally';
 import { inksOfRun } from './lookups';
 

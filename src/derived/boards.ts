@@ -1,7 +1,7 @@
 import { materialById } from '@/core/cutting';
 import { phrase, type Phrase } from '@/core/units';
 import type { Block, Plan } from '@/model';
-import type { Board } from './bench/replayLog';
+import type { Board } from './bench/benchState';
 import { isDamp } from './damp';
 import { blocksOfRun, cutsOfRun, sideOfCut } from './lookups';
 import type { Progress } from './progress';

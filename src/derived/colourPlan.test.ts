@@ -12,7 +12,7 @@ import {
   solveRecipe,
 } from '@/core/inks';
 import { sketchPlans, type PlanSketch } from '@/core/layers';
-import type { ColourGot } from './bench/replayLog';
+import type { ColourGot } from './bench/benchState';
 import {
   inkingsOf,
   aloneLabD50,

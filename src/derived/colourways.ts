@@ -1,5 +1,5 @@
 import type { Colourway, Plan, Run } from '@/model';
-import type { BenchState } from './bench/replayLog';
+import type { BenchState } from './bench/benchState';
 import { inkingsOf, withInkings } from './lookups';
 import { looksOfPlan } from './looks';
 

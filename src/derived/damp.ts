@@ -2,7 +2,7 @@ import { ALIKE_PERCENT, dryWeightG, moisturePercent, mouldAfterDays, readyAfterH
 import { eachBrushPart, mediumById, type BrushMix } from '@/core/inks';
 import type { Plan, Run } from '@/model';
 import type { DampPack } from './bench/packs';
-import type { BenchState } from './bench/replayLog';
+import type { BenchState } from './bench/benchState';
 import { inkedCm2, inkNeedOf } from './inkNeed';
 import { inkingsOf, inkOf, inksOfRun, type LaidInking } from './lookups';
 import type { PrintSheet } from './printSheet';

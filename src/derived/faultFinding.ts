@@ -10,7 +10,7 @@ import {
   type Tried,
 } from '@/core/sheets';
 import { EDITION_ROUND, type Plan, type Run } from '@/model';
-import type { BenchState, Pull } from './bench/replayLog';
+import type { BenchState, Pull } from './bench/benchState';
 import type { PrintSheet } from './printSheet';
 import type { Progress } from './progress';
 import { settingFor, stepped } from './settingsInForce';

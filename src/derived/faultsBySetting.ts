@@ -1,7 +1,7 @@
 import { type Setting } from '@/model';
 import { chancesTogether, exactChance, isTestSheet, shareRange, type Fault, type Share } from '@/core/sheets';
 import { EDITION_ROUND, type Plan, type Run } from '@/model';
-import type { BenchState, Pull } from './bench/replayLog';
+import type { BenchState, Pull } from './bench/benchState';
 import type { PrintSheet } from './printSheet';
 import { settingsOver } from './settingsInForce';
 

@@ -1,6 +1,6 @@
 import type { DryLook } from '@/core/days';
 import type { Dried, Plan } from '@/model';
-import type { Overruling } from './bench/replayLog';
+import type { Overruling } from './bench/benchState';
 import { lookAt } from './dryingOf';
 import { dayNowOf } from './oneDay';
 import type { PrintSheet } from './printSheet';

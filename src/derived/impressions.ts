@@ -2,7 +2,7 @@ import { isTestSheet, printNames, sheetOfPrint, type Fault, type SheetName } fro
 import { EDITION_ROUND, type Plan, type PrintKind } from '@/model';
 import { imagesOf } from './belief';
 import { printKey, type Graded, type Move, type PlacedFault } from './bench/editionActs';
-import type { BenchState, Photograph } from './bench/replayLog';
+import type { BenchState, Photograph } from './bench/benchState';
 import { sheetsGone } from './bench/tally';
 import type { Progress } from './progress';
 
@@ -61,6 +61,15 @@ function editionOf(plan: Plan, { bench, sheets }: Progress, of: Facts): Impressi
     (kept.has(sheet) || isTestSheet(sheet) ? [sheet] : printNames(sheet, images)).map((name) =>
       of(EDITION_ROUND, name),
     ),
+  );
+}
+
+/** The print that stands for the whole edition: one that is numbered, photographed where there is such; else any that is finished. */
+export function shownFor(plan: Plan, prints: readonly Impression[]): Impression | undefined {
+  return (
+    prints.find(({ kind, photograph }) => kind === 'numbered' && photograph) ??
+    prints.find(({ kind }) => kind === 'numbered') ??
+    prints.find(({ printed }) => printed === plan.runs.length)
   );
 }
 

@@ -18,20 +18,12 @@ export {
   blockNamesOf,
   cutStateOfRun,
 } from './lookups';
-export {
-  type BenchState,
-  type Pull,
-  type Slip,
-  type Proof,
-  type ColourGot,
-  type Rehearsed,
-  type Round,
-  replayLog,
-} from './bench/replayLog';
+export type { BenchState, Pull, Slip, Proof, ColourGot, Rehearsed, Round } from './bench/benchState';
+export { replayLog } from './bench/replayLog';
 export { type Pot } from './bench/pots';
-export { type PrintNamed, printKey } from './bench/editionActs';
+export { type PrintNamed, printKey, printNamed } from './bench/editionActs';
 export { inColourway, planOfPot, sheetsInInks, sheetsOfColourways } from './colourways';
-export { type Impression, countsByKind, impressionsOf, impressionsOfRound } from './impressions';
+export { type Impression, countsByKind, impressionsOf, impressionsOfRound, shownFor } from './impressions';
 export {
   type NumberingLine,
   adviceFor,

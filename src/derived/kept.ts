@@ -4,7 +4,7 @@ import { beliefOf, runWaysOf } from './belief';
 import { lossesByRun } from './bench/tally';
 import { looksOfPlan, type ColoursGot, type PlanLooks } from './looks';
 import type { PrintSheet } from './printSheet';
-import type { BenchState } from './bench/replayLog';
+import type { BenchState } from './bench/benchState';
 import type { DryingLearned } from './dryingOf';
 import { progressOf, type Progress } from './progress';
 

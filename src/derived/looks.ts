@@ -36,7 +36,7 @@ import {
   type PrintedRun,
   type StackEntry,
 } from '@/core/layers';
-import type { ColourGot } from './bench/replayLog';
+import type { ColourGot } from './bench/benchState';
 import { fadeOfInking, filmOnColour, middlesOf, placeOnLine, TONES_AT } from './fades';
 import { inkingsOf, inkOf, pressOf, printedIds, type LaidInking } from './lookups';
 import { type Ink, type Plan } from '@/model';

@@ -8,7 +8,7 @@ import {
   type SheetRole,
 } from '@/core/sheets';
 import { EDITION_ROUND, type ActOf, type Plan } from '@/model';
-import { printKey } from './bench/editionActs';
+import { printKey, printNamed } from './bench/editionActs';
 import { impressionsOf, impressionsOfRound, type Impression } from './impressions';
 import { markedProgressive } from './progressiveSet';
 import type { Progress } from './progress';
@@ -134,8 +134,7 @@ export function marksFor(
         ? []
         : [
             {
-              ...(roundId === EDITION_ROUND ? {} : { roundId }),
-              ...sheetOfPrint(name),
+              ...printNamed({ roundId, name }),
               ...(colourwayId === undefined ? {} : { colourwayId }),
               ...{ role, mark },
             },

@@ -1,5 +1,5 @@
 import { EDITION_ROUND, type Plan } from '@/model';
-import type { BenchState } from './bench/replayLog';
+import type { BenchState } from './bench/benchState';
 
 /**
  * The plan on the paper of one of its rounds: whatever is predicted from it is predicted for those sheets. The plan itself where

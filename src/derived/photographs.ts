@@ -1,6 +1,6 @@
 import { trendOf } from '@/core/sheets';
 import type { Plan, Run } from '@/model';
-import type { BenchState, ColourGot, Photograph } from './bench/replayLog';
+import type { BenchState, ColourGot, Photograph } from './bench/benchState';
 import { inkingsOf, printedIds } from './lookups';
 import type { PlanLooks } from './looks';
 

@@ -1,7 +1,7 @@
 import { mediumById, nearestPours, type Nearest, type PotPart, type RecipeTask } from '@/core/inks';
 import type { Plan, Ink } from '@/model';
 import type { Pot } from './bench/pots';
-import type { BenchState } from './bench/replayLog';
+import type { BenchState } from './bench/benchState';
 import type { CabinetPigment } from './cabinetFilms';
 import { inkingsOf, inksOfRun } from './lookups';
 import type { ColoursGot } from './looks';

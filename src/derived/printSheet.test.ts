@@ -3,7 +3,7 @@ import { toldByServer } from '@/words/refusals';
 import fc from 'fast-check';
 import { printMapOf } from '@/core/layers';
 import type { LabelMap } from '@/core/geometry';
-import type { Slip } from './bench/replayLog';
+import type { Slip } from './bench/benchState';
 import { checkPlan, emptyPlan, type FlatPlan, type Plan } from '@/model';
 import {
   inkingsOf,

@@ -9,7 +9,7 @@ import {
 } from '@/core/layers';
 import type { LabelCoverage } from '@/core/geometry';
 import type { Cut, FlatColour, Forme, Place, Plan, Run, SlipPlace } from '@/model';
-import type { Slip } from './bench/replayLog';
+import type { Slip } from './bench/benchState';
 import {
   blockNamesOf,
   blockOfCut,

@@ -1,7 +1,8 @@
 import { phrase, type Phrase } from '@/core/units';
 import { isTestSheet, sheetNames } from '@/core/sheets';
 import type { BenchEvent, Plan, RunPhase, Cut } from '@/model';
-import { replayLog, type BenchState } from './bench/replayLog';
+import type { BenchState } from './bench/benchState';
+import { replayLog } from './bench/replayLog';
 import { tallyRuns, type RunTally } from './bench/tally';
 import { dryingRangeOf, type DryingLearned, type FilmsKnown } from './dryingOf';
 import { sideOfCut } from './lookups';

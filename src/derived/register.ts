@@ -24,7 +24,7 @@ import {
   type SheetLayout,
   type Spread,
 } from '@/core/registration';
-import type { BenchState, Proof } from './bench/replayLog';
+import type { BenchState, Proof } from './bench/benchState';
 import type { BlockSide, DrawnLarger, Plan, Run } from '@/model';
 import { sideOfCut } from './lookups';
 

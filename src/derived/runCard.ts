@@ -2,7 +2,7 @@ import { roundTo } from '@/core/numeric';
 import { isTestSheet, FAULTS } from '@/core/sheets';
 import type { Lab } from '@/core/colour';
 import { EDITION_ROUND, SETTINGS, type Booklet, type CardInk, type Plan, type RunCard } from '@/model';
-import type { Pull } from './bench/replayLog';
+import type { Pull } from './bench/benchState';
 import { sittingsOf } from './warmUps';
 import { faultsBySetting } from './faultsBySetting';
 import { potNeedOf } from './inkNeed';

@@ -1,7 +1,7 @@
 import { sheetNames, type SheetName } from '@/core/sheets';
 import { failure, parseCount, phrase, success, type Outcome, type Phrase } from '@/core/units';
 import { MOST_STEPS, SETTING_SCALES, SETTINGS, type Plan, type Run, type Setting } from '@/model';
-import type { BenchState, SettingChanged } from './bench/replayLog';
+import type { BenchState, SettingChanged } from './bench/benchState';
 import { chargeCards } from './chargeCard';
 import { isBrushed } from './damp';
 import { inkingsOf } from './lookups';

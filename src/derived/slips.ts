@@ -1,5 +1,5 @@
 import { filmStackOf } from '@/core/layers';
-import type { Slip } from './bench/replayLog';
+import type { Slip } from './bench/benchState';
 import { failure, givenName, success, type Outcome } from '@/core/units';
 import { freeNumber } from './freeName';
 import { printedRuns } from './looks';

@@ -1,5 +1,6 @@
-import { SHEET_ROLES, sheetOfPrint, type SheetRole } from '@/core/sheets';
-import { EDITION_ROUND, type ActOf, type Plan, type PrintStanding } from '@/model';
+import { SHEET_ROLES, type SheetRole } from '@/core/sheets';
+import { type ActOf, type Plan, type PrintStanding } from '@/model';
+import { printNamed } from './bench/editionActs';
 import { impressionsOf, type Impression } from './impressions';
 import type { Progress } from './progress';
 
@@ -30,8 +31,8 @@ export const canBeGiven = ({ where }: Pick<PrintStanding, 'where'>) => where ===
 
 /** The act that says where a print goes. */
 export function moveOf(
-  { name, roundId }: Pick<PrintStanding, 'name' | 'roundId'>,
+  print: Pick<PrintStanding, 'name' | 'roundId'>,
   to: Pick<ActOf<'moved-to'>, 'where' | 'place' | 'note' | 'on'>,
 ): ActOf<'moved-to'> {
-  return { kind: 'moved-to', ...(roundId === EDITION_ROUND ? {} : { roundId }), ...sheetOfPrint(name), ...to };
+  return { kind: 'moved-to', ...printNamed(print), ...to };
 }

@@ -13,7 +13,7 @@ import {
 import { sheetNames, type SheetName } from '@/core/sheets';
 import { phrase, type Phrase } from '@/core/units';
 import { type EditOf, type Ink, type InkFade, type Laying, type Plan, type Run } from '@/model';
-import type { BenchState, Photograph, Pull, Round, TrialReading } from './bench/replayLog';
+import type { BenchState, Photograph, Pull, Round, TrialReading } from './bench/benchState';
 import { filmOnColour, middlesOf } from './fades';
 import { inkingsOf, inkNamesOf, inkOf, printedIds, type LaidInking } from './lookups';
 import { aloneLabD50, filmOfInk, groundOfPlan, wantedOf, weightTakenUp, layingIn } from './looks';

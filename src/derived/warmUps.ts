@@ -1,7 +1,7 @@
 import { materialById } from '@/core/cutting';
 import type { Fault } from '@/core/sheets';
 import type { Plan, Run } from '@/model';
-import type { BenchState, Pull } from './bench/replayLog';
+import type { BenchState, Pull } from './bench/benchState';
 import { isBrushed } from './damp';
 import { blockOfCut, inkingsOf } from './lookups';
 

@@ -76,7 +76,7 @@ async function sized(picture: Sharp, mostPx: number): Promise<Picture> {
 }
 
 /** The print that is named by its key, among those there are. */
-export function printNamed(prints: readonly Impression[], key: string): Outcome<Impression> {
+export function printByKey(prints: readonly Impression[], key: string): Outcome<Impression> {
   const print = prints.find((one) => one.key === key);
   return print ? success(print) : failure('run-missing.thereIsNoPrint', { print: key.slice(0, 60) });
 }

@@ -1,6 +1,6 @@
 import sharp from 'sharp';
 import { failed, success, type Outcome } from '@/core/units';
-import type { Impression } from '@/derived';
+import { shownFor, type Impression } from '@/derived';
 import type { EditionOfInks } from '@/model';
 import { pdfOfDrawings, xmpOf, type Drawing, type Pen, type PictureMetadata } from '@/formats';
 import type { Store } from '@/store';
@@ -14,7 +14,7 @@ import {
   techniqueInWords,
 } from '@/words/records';
 import { formatSize } from '@/core/units';
-import { picturesOf, printNamed, type Picture } from './editionPictures';
+import { picturesOf, printByKey, type Picture } from './editionPictures';
 import { fileStem, headFont, pdfFonts, type FileOut, type Report } from './fileOut';
 import { drawLine, drawWithin, heightOf, linesOf, PAGE, TEXT_MM, wrapped, type Line } from './pagesOfText';
 import { recordedPrint, type Recorded } from './recordOf';
@@ -31,11 +31,6 @@ async function toKeep(of: Recorded, drawings: readonly Drawing[], title: string,
   });
   return { bytes, mediaType: PDF, fileName: `${fileStem(title)}.pdf` };
 }
-
-/** A print that stands for the whole edition: one that is numbered, photographed where there is such. */
-const shownPrint = ({ prints, plan }: Recorded): Pick<Impression, 'photograph' | 'image' | 'printed' | 'colourwayId'> =>
-  prints.find(({ kind, photograph }) => kind === 'numbered' && photograph) ??
-  prints.find(({ kind }) => kind === 'numbered') ?? { printed: plan.runs.length };
 
 const TITLE_MM = 8,
   COLUMN_MM = 90,
@@ -54,7 +49,7 @@ export async function recordPdf(
   const of = found.value,
     { plan, record } = of,
     pictures = picturesOf(db, id, plan);
-  const picture = await pictures.of(shownPrint(of), PRINT_PX);
+  const picture = await pictures.of(shownFor(plan, of.prints) ?? { printed: plan.runs.length }, PRINT_PX);
   if (!picture.ok) return failed(picture);
   const runs: Picture[] = [];
   for (let run = 1; run <= plan.runs.length; run++) {
@@ -185,7 +180,7 @@ export async function certificatePdf(db: Store, id: string, key: string, now: Da
   if (!found.ok) return failed(found);
   const of = found.value,
     pictures = picturesOf(db, id, of.plan),
-    print = printNamed(of.prints, key);
+    print = printByKey(of.prints, key);
   if (!print.ok) return failed(print);
   const picture = await pictures.of(print.value, PRINT_PX);
   if (!picture.ok) return failed(picture);
@@ -316,7 +311,7 @@ export async function pictureWithMetadata(
   if (!found.ok) return failed(found);
   const of = found.value,
     pictures = picturesOf(db, id, of.plan),
-    print = key === '' ? success(undefined) : printNamed(of.prints, key);
+    print = key === '' ? success(undefined) : printByKey(of.prints, key);
   if (!print.ok) return failed(print);
   const picture = await pictures.of(print.value ?? { printed: of.plan.runs.length }, LARGEST_PX);
   if (!picture.ok) return failed(picture);

@@ -1,14 +1,11 @@
 import { failed, success, type Outcome } from '@/core/units';
 import { canBeGiven, editionRecordOf, standingsOf } from '@/derived';
 import { printsCsv, showCsv, whereaboutsCsv } from '@/formats';
-import { benchLog, livingPrints, type Store } from '@/store';
+import type { Store } from '@/store';
 import { recordWords } from '@/words/records';
 import { csvOut, fileStem, type FileOut } from './fileOut';
-import { readPlan } from './readPlan';
+import { livingStandings } from './livingStandings';
 import { recordedPrint } from './recordOf';
-import { standingOf } from './standing';
-
-const MOST_PRINTS = 500;
 
 export function printsFile(db: Store, id: string): Outcome<FileOut> {
   const found = recordedPrint(db, id);
@@ -29,13 +26,10 @@ export function whereaboutsFile(db: Store, id: string, withWords: boolean): Outc
 
 /** All numbered prints of the workshop, as a show asks for them. */
 export function showFile(db: Store): Outcome<FileOut> {
-  const rows = livingPrints(db, MOST_PRINTS, 0).flatMap((row) => {
-    const plan = readPlan(db, row);
-    if (!plan.ok) return [];
-    const progress = standingOf(db, row.id, plan.value, benchLog(db, row.id));
+  const rows = [...livingStandings(db)].flatMap(({ row, plan, progress }) => {
     if (progress.bench.numberings.length === 0) return [];
-    const left = standingsOf(plan.value, progress).filter((one) => one.role === 'numbered' && canBeGiven(one)).length;
-    return [{ record: editionRecordOf(row.name, plan.value, progress), left }];
+    const left = standingsOf(plan, progress).filter((one) => one.role === 'numbered' && canBeGiven(one)).length;
+    return [{ record: editionRecordOf(row.name, plan, progress), left }];
   });
   return success(csvOut(showCsv(rows), recordWords('showName')));
 }

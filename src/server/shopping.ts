@@ -3,22 +3,16 @@ import { shoppingCsv } from '@/formats';
 import { shoppingWords } from '@/words/shopping';
 import { beliefOf, needsOfPrint, plainSheet, shoppingList } from '@/derived';
 import type { ShoppingRow } from '@/model';
-import { benchLog, livingPrints, lossesElsewhere, workshopItems, type Store } from '@/store';
+import { lossesElsewhere, workshopItems, type Store } from '@/store';
 import { cabinet } from './cabinet';
 import { csvOut, type FileOut } from './fileOut';
-import { readPlan } from './readPlan';
-import { standingOf } from './standing';
-
-const MOST_PRINTS = 200;
+import { livingStandings } from './livingStandings';
 
 /** What all prints in work still want, against the stock of workshop and cabinet. */
 export function shoppingOfWorkshop(db: Store, now: string): ShoppingRow[] {
-  const wanted = livingPrints(db, MOST_PRINTS, 0).flatMap((row) => {
-    const plan = readPlan(db, row);
-    if (!plan.ok) return [];
-    const progress = standingOf(db, row.id, plan.value, benchLog(db, row.id));
-    const belief = beliefOf(plan.value, lossesElsewhere(db, row.id), progress.bench);
-    return [{ print: row.name, needs: needsOfPrint(plan.value, plainSheet(plan.value), progress, belief) }];
+  const wanted = [...livingStandings(db)].map(({ row, plan, progress }) => {
+    const belief = beliefOf(plan, lossesElsewhere(db, row.id), progress.bench);
+    return { print: row.name, needs: needsOfPrint(plan, plainSheet(plan), progress, belief) };
   });
   return shoppingList(
     wanted,

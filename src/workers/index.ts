@@ -19,6 +19,7 @@ export {
   type FitQuestion,
   type FitResult,
   type ProofAnswer,
+  type ProofQuestion,
   type DrawingRead,
   type LinesFound,
   type LinesQuestion,

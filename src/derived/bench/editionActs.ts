@@ -1,4 +1,4 @@
-import { printName, type SheetName } from '@/core/sheets';
+import { printName, sheetOfPrint, type SheetName } from '@/core/sheets';
 import { EDITION_ROUND, type ActOf } from '@/model';
 import type { EventOf } from './replayLog';
 
@@ -12,6 +12,11 @@ export interface PrintNamed {
 /** The name of a print among all rounds. */
 export function printKey({ roundId = EDITION_ROUND, sheet, image }: PrintNamed): string {
   return `${roundId}/${printName({ sheet, image })}`;
+}
+
+/** A print as acts name it, from its round and its name. */
+export function printNamed({ roundId, name }: { readonly roundId: string; readonly name: string }): PrintNamed {
+  return { ...(roundId === EDITION_ROUND ? {} : { roundId }), ...sheetOfPrint(name) };
 }
 
 /** How a print was sorted. */

@@ -1,6 +1,6 @@
 import { median } from '@/core/numeric';
 import { isTestSheet, type SheetName } from '@/core/sheets';
-import type { BenchState, Pull } from './replayLog';
+import type { BenchState, Pull } from './benchState';
 
 export interface RunTally {
   readonly pulled: readonly Pull[];

@@ -1,9 +1,9 @@
 'use client';
-import { useRef, useState } from 'react';
-import { sheetLayoutOf } from '@/derived';
+import { useEffect, useRef, useState } from 'react';
 import { success } from '@/model';
 import { askRaw } from '@/session';
 import { usePrintDesk } from './printContext';
+import { useProofRequest } from './useProofRequest';
 import { useRegisterWorker } from './useRegisterWorker';
 import type { ProofAnswer } from '@/workers';
 import { besideWords } from '@/words/beside';
@@ -22,7 +22,7 @@ interface Busy {
 export function usePhotograph(index: number) {
   const { progress, scanner } = usePrintDesk('progress', 'scanner');
   const worker = useRegisterWorker();
-  const requestFor = useReadRequest(index);
+  const requestFor = useProofRequest(index + 1);
   const keepRead = useKeeping(index);
   const [read, setRead] = useState<ProofAnswer>();
   const [busy, setBusy] = useState<Busy>();
@@ -31,11 +31,11 @@ export function usePhotograph(index: number) {
   /** Only the newest is listened to. */
   const serial = useRef(0);
   const readFile = async (file: Blob, mine: number) => {
-    const request = requestFor(file);
-    if (!request) return;
     const what = besideWords('busy.reading');
     original.current = file;
     setBusy({ what, share: 0 });
+    const request = await requestFor({ file, dpi: 0, photograph: true });
+    if (!request || mine !== serial.current) return;
     const answer = await worker.ask(
       'readProof',
       request,
@@ -77,20 +77,6 @@ export function usePhotograph(index: number) {
   return { read, busy, problem, take, simulate, stop, keep, again: begin };
 }
 
-/** What the worker is asked to read a photograph by: where the sheet lies, and what is expected on it after the run at `index`. */
-function useReadRequest(index: number) {
-  const { plan, progress, sheet } = usePrintDesk('plan', 'progress', 'sheet');
-  return (file: Blob) => {
-    const layout = sheetLayoutOf(plan);
-    return (
-      layout && {
-        ...{ file, dpi: 0, photograph: true, plan, got: progress.bench.coloursGot, sheet, printed: index + 1 },
-        ...{ sheetMm: layout.sheetMm, imageAtMm: { xMm: layout.images[0].xMm, yMm: layout.images[0].yMm } },
-      }
-    );
-  };
-}
-
 /** Kept at its working size, straight and in even light: nothing the camera wrote into its file goes along. */
 function useKeeping(index: number) {
   const { plan, id, log } = usePrintDesk('plan', 'id', 'log');
@@ -128,17 +114,24 @@ export interface RowOfPhotographs {
 export function usePhotographs(index: number) {
   const { scanner, progress } = usePrintDesk('scanner', 'progress');
   const worker = useRegisterWorker();
-  const requestFor = useReadRequest(index),
+  const requestFor = useProofRequest(index + 1),
     keepRead = useKeeping(index);
   const [row, setRow] = useState<RowOfPhotographs>();
   const [problems, setProblems] = useState<readonly string[]>([]);
   const stopped = useRef(false);
-  /** A row takes minutes: what it asks for is what is known by then. */
-  const now = useRef({ requestFor, keepRead, worker });
-  now.current = { requestFor, keepRead, worker };
+  /** A row takes minutes: what it is kept with is what is known by then. */
+  const now = useRef({ keepRead, worker });
+  now.current = { keepRead, worker };
+  // who leaves the view ends the row
+  useEffect(
+    () => () => {
+      stopped.current = true;
+    },
+    [],
+  );
   const one = async (sheet: string, file: Blob) => {
-    const request = now.current.requestFor(file);
-    if (!request) return success(undefined);
+    const request = await requestFor({ file, dpi: 0, photograph: true, ofSheet: sheet });
+    if (!request || stopped.current) return success(undefined);
     const read = await now.current.worker.ask('readProof', request, () => undefined);
     return read.ok ? now.current.keepRead(read.value, sheet, undefined) : read;
   };

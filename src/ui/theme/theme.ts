@@ -40,7 +40,7 @@ export const theme = createTheme({
     MuiTextField: { defaultProps: { size: 'small', variant: 'outlined', slotProps: { inputLabel: { shrink: true } } } },
     MuiOutlinedInput: {
       styleOverrides: {
-        root: { background: TOKENS.sheet, fontSize: '0.875rem' },
+        root: { background: TOKENS.sheet, fontSize: '0.875rem', '&.MuiInputBase-multiline': { padding: 0 } },
         notchedOutline: { borderColor: TOKENS.edge },
         input: { padding: '6px 9px' },
       },

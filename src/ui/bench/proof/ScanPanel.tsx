@@ -12,6 +12,7 @@ import { formatSize } from '@/core/units';
 import type { ProofAnswer, RegisterWorker } from '@/workers';
 import { newId } from '@/session';
 import { usePrintDesk } from '../../kit/printContext';
+import { useProofRequest } from '../../kit/useProofRequest';
 import clsx from 'clsx';
 import { kit } from '@/ui/kit/styles';
 import css from './ScanPanel.module.css';
@@ -42,7 +43,7 @@ export function ScanPanel({ worker, layout, run, read, onRead, onPutRight }: Sca
   const [busy, setBusy] = useState<{ what: string; share: number | null }>();
   const [problem, setProblem] = useState<string>();
   const [over, setOver] = useState(false);
-  const { take, simulate, stop } = useScanReading(setProblem, onRead, setBusy, layout, worker, printed);
+  const { take, simulate, stop } = useScanReading(setProblem, onRead, setBusy, worker, printed);
   const good = read?.reading.runs.flatMap((r) => (r.ok ? [r.value] : [])) ?? [];
   const keep = useKeepScan(good, sheetName, onPutRight, onRead);
   return (
@@ -124,13 +125,12 @@ function useScanReading(
   setProblem: Dispatch<SetStateAction<string | undefined>>,
   onRead: (read: ProofAnswer | undefined) => void,
   setBusy: Dispatch<SetStateAction<{ what: string; share: number | null } | undefined>>,
-  layout: SheetLayout,
   worker: RegisterWorker,
   printed: number,
 ) {
   const { scanner } = usePrintDesk('scanner');
   const serial = useRef(0);
-  const readFile = useReadFile(serial, setProblem, onRead, setBusy, layout, worker, printed);
+  const readFile = useReadFile(serial, setProblem, onRead, setBusy, worker, printed);
   const take = async (file: File) => {
     if (file.size > MAX_SCAN_BYTES) {
       setProblem(proofWords('scan.thisScanHasMb', { file: Math.round(file.size / 1e6) }));
@@ -170,37 +170,20 @@ function useReadFile(
   setProblem: Dispatch<SetStateAction<string | undefined>>,
   onRead: (read: ProofAnswer | undefined) => void,
   setBusy: Dispatch<SetStateAction<{ what: string; share: number | null } | undefined>>,
-  layout: SheetLayout,
   worker: RegisterWorker,
   printed: number,
 ) {
-  const {
-    plan,
-    progress: { bench },
-    sheet,
-  } = usePrintDesk('plan', 'progress', 'sheet');
+  const requestFor = useProofRequest(printed);
   return async (file: Blob, dpi: number) => {
     const mine = ++serial.current;
     setProblem(undefined);
     onRead(undefined);
     setBusy({ what: proofWords('scan.readingTheScan'), share: 0 });
-    const image = layout.images[0];
-    const answer = await worker.ask(
-      'readProof',
-      {
-        file,
-        dpi,
-        plan,
-        got: bench.coloursGot,
-        sheet,
-        printed,
-        sheetMm: layout.sheetMm,
-        imageAtMm: { xMm: image.xMm, yMm: image.yMm },
-      },
-      (share) => {
-        if (mine === serial.current) setBusy({ what: proofWords('scan.readingTheScan'), share });
-      },
-    );
+    const request = await requestFor({ file, dpi });
+    if (!request || mine !== serial.current) return;
+    const answer = await worker.ask('readProof', request, (share) => {
+      if (mine === serial.current) setBusy({ what: proofWords('scan.readingTheScan'), share });
+    });
     if (mine !== serial.current) return;
     setBusy(undefined);
     if (answer.ok) onRead(answer.value);

@@ -11,13 +11,13 @@ import { kit } from '@/ui/kit/styles';
 import { craftWords } from '@/words/craft';
 import { formatLength } from '@/core/units';
 import { lookOverWords } from '@/words/lookOver';
+import { GRADE_CSS } from './grades';
 import css from './lookOver.module.css';
 import { Held } from './Held';
 import type { LookingOver } from './useLookOver';
 import type { Placing } from './usePlacing';
 
 const GRADED = ['good', 'usable', 'not'] as const;
-const GRADE_CSS = { good: css.good, usable: css.usable, not: css.not };
 const FAULT_OPTIONS = FAULTS.map((fault) => [fault, craftWords(`fault.${fault}`)] as const);
 
 type Props = LookingOver & { readonly print: Impression; readonly placing: Placing };

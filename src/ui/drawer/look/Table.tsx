@@ -7,6 +7,7 @@ import { usePrintDesk } from '@/ui/kit/printContext';
 import { useSizePx } from '@/ui/kit/useSizePx';
 import { craftWords } from '@/words/craft';
 import { lookOverWords } from '@/words/lookOver';
+import { GRADE_CSS } from './grades';
 import css from './lookOver.module.css';
 import { PrintPicture } from './PrintPicture';
 import type { LookingOver } from './useLookOver';
@@ -83,8 +84,6 @@ function useTableKeys({ shown, choose, layBeside }: LookingOver, at: number, col
     e.stopPropagation();
   };
 }
-
-const GRADE_CSS = { good: css.good, usable: css.usable, not: css.not };
 
 interface OnTableProps {
   readonly looking: LookingOver;

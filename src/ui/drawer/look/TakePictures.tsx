@@ -14,7 +14,7 @@ import type { LookingOver } from './useLookOver';
 
 /** Photographs of finished prints: files from the chosen print on, in the order of the table, or the simulated camera for all that have none. */
 export function TakePictures({ shown, chosen, roundId, all }: LookingOver) {
-  const { plan, coverage } = usePrintDesk('plan', 'coverage');
+  const { plan } = usePrintDesk('plan');
   const { row, problems, take, stop } = usePhotographs(plan.runs.length - 1);
   const input = useRef<HTMLInputElement>(null);
   if (roundId !== EDITION_ROUND) return null;
@@ -40,8 +40,6 @@ export function TakePictures({ shown, chosen, roundId, all }: LookingOver) {
         <Button onClick={stop}>{lookOverWords('stop')}</Button>
       </div>
     );
-  // what a photograph is held against is worked out a moment after the page came
-  const ready = coverage !== undefined;
   return (
     <div className={kit.row}>
       {problems.map((why) => (
@@ -49,7 +47,7 @@ export function TakePictures({ shown, chosen, roundId, all }: LookingOver) {
           {why}
         </p>
       ))}
-      <Button disabled={!ready || fromChosen.length === 0} onClick={() => input.current?.click()}>
+      <Button disabled={fromChosen.length === 0} onClick={() => input.current?.click()}>
         {lookOverWords('fromHere', { print: chosen?.name ?? '' })}
       </Button>
       <input
@@ -65,7 +63,7 @@ export function TakePictures({ shown, chosen, roundId, all }: LookingOver) {
           void take(fromChosen.slice(0, files.length), (place) => files[place]);
         }}
       />
-      <Button disabled={!ready || without.length === 0} onClick={() => void take(without)}>
+      <Button disabled={without.length === 0} onClick={() => void take(without)}>
         {lookOverWords('simulated', { sheets: without.length })}
       </Button>
     </div>

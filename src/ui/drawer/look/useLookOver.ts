@@ -1,7 +1,7 @@
 'use client';
 import { useMemo, useState } from 'react';
-import { sheetOfPrint, type Fault, type Outlier } from '@/core/sheets';
-import { apartFrom, impressionsOfRound, printKey, type Impression } from '@/derived';
+import type { Fault, Outlier } from '@/core/sheets';
+import { apartFrom, impressionsOfRound, printKey, printNamed, type Impression } from '@/derived';
 import { EDITION_ROUND, GRADES, type BenchAct } from '@/model';
 import { outsideDialogs, useKeys } from '@/ui/kit/keys';
 import { usePrintDesk } from '@/ui/kit/printContext';
@@ -28,21 +28,16 @@ export function usePrintActs() {
     return answer.ok;
   };
   return {
-    grade: (print: Impression, grade: Grade) => say({ kind: 'looked-over', ...named(print), grade, note: '' }),
+    grade: (print: Impression, grade: Grade) => say({ kind: 'looked-over', ...printNamed(print), grade, note: '' }),
     place: (print: Impression, fault: Fault, xMm: number, yMm: number) =>
       say({
-        ...{ kind: 'fault-placed', placeId: crypto.randomUUID(), ...named(print), fault, note: '' },
+        ...{ kind: 'fault-placed', placeId: crypto.randomUUID(), ...printNamed(print), fault, note: '' },
         ...{ xMm: Math.round(10 * xMm) / 10, yMm: Math.round(10 * yMm) / 10 },
       }),
     takeBack: (placeId: string) => say({ kind: 'fault-place-undone', placeId }),
-    varies: (print: Impression, says: string) => say({ kind: 'varies-in', ...named(print), says }),
-    chooseBat: (print: Impression) => say({ kind: 'bat-chosen', ...named(print) }),
+    varies: (print: Impression, says: string) => say({ kind: 'varies-in', ...printNamed(print), says }),
+    chooseBat: (print: Impression) => say({ kind: 'bat-chosen', ...printNamed(print) }),
   };
-}
-
-/** A print as acts name it. */
-export function named({ roundId, name }: Pick<Impression, 'roundId' | 'name'>) {
-  return { ...(roundId === EDITION_ROUND ? {} : { roundId }), ...sheetOfPrint(name) };
 }
 
 /** The prints of a round on the table: which one leans in on, which lies beside it, and the acts on them. */

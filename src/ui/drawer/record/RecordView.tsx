@@ -1,7 +1,7 @@
 'use client';
 import clsx from 'clsx';
 import { useMemo } from 'react';
-import { editionRecordOf, impressionsOf } from '@/derived';
+import { editionRecordOf, impressionsOf, shownFor } from '@/derived';
 import { NothingToShow } from '@/ui/kit/NothingYet';
 import { usePrintDesk } from '@/ui/kit/printContext';
 import { kit } from '@/ui/kit/styles';
@@ -17,10 +17,7 @@ export function RecordView() {
   const { plan, progress, name, unit } = usePrintDesk('plan', 'progress', 'name', 'unit');
   const record = useMemo(() => editionRecordOf(name, plan, progress), [name, plan, progress]);
   const prints = useMemo(() => impressionsOf(plan, progress), [plan, progress]);
-  const shown =
-    prints.find(({ kind, photograph }) => kind === 'numbered' && photograph) ??
-    prints.find(({ kind }) => kind === 'numbered') ??
-    prints.find(({ printed }) => printed === plan.runs.length);
+  const shown = shownFor(plan, prints);
   if (plan.runs.length === 0) return <NothingToShow title={recordWords('title')} says={recordWords('empty')} />;
   return (
     <div className={clsx(kit.work, css.record)}>
