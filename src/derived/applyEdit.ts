@@ -204,6 +204,7 @@ const APPLY: { readonly [Kind in PlanEdit['kind']]: Apply<Kind> } = {
     plan.colourways.some(({ id }) => id === colourwayId)
       ? { ...plan, colourways: plan.colourways.filter(({ id }) => id !== colourwayId) }
       : gone(phrase('applyEdit.theColourway')),
+  'finishing-set': (plan, { part }) => ({ ...plan, finishing: { ...plan.finishing, ...part } }),
   'record-told': (plan, { part }) => ({ ...plan, record: { ...plan.record, ...part } }),
   'rules-set': (plan, { part }) => ({ ...plan, rules: { ...plan.rules, ...part } }),
   'way-chosen': (plan, { chosen, lay, sketch }) =>

@@ -1,7 +1,7 @@
 import { CLEAN_UP_MIN, minutesOfDay, mouldAfterDays, readyAfterHours, SET_UP_MIN } from '@/core/days';
 import { isTestSheet, sheetNames, type LossBelief } from '@/core/sheets';
 import type { DayStep, DaysOfPrint, Plan, Run, StepKind } from '@/model';
-import { sheetAnswerOf } from './belief';
+import { imagesOf, sheetAnswerOf } from './belief';
 import { sheetsOfColourways } from './colourways';
 import { hoursByCut } from './composition';
 import { isDamp } from './damp';
@@ -17,13 +17,20 @@ import { warmUpsOf } from './warmUps';
 
 const MINUTE_MS = 60_000,
   DAY_MIN = 1440;
-/** Start values, minutes: bringing the drawing onto a block, a line of type locked up, an ink mixed, and how long before its film could be laid, paper damped and packed, a sheet trimmed, a sheet numbered and signed. */
+/**
+ * Start values, minutes: bringing the drawing onto a block, a line of type locked up, an ink mixed, and how long before its film could be laid, paper damped and packed, a sheet trimmed or torn, a shape cut out, a line folded, a sheet laid between
+ * boards, numbered and signed.
+ */
 const TRANSFER_MIN = 40,
   LOCK_UP_MIN = 45,
   MIX_MIN = 25,
   DAMP_MIN = 40,
   MIXED_AHEAD_MIN = 1440,
   TRIM_MIN = 1.5,
+  TEAR_MIN = 2,
+  CUT_SHAPE_MIN = 4,
+  FOLD_LINE_MIN = 0.5,
+  PRESS_MIN = 0.5,
   SIGN_MIN = 1.5;
 /** Start values: least work worth sitting down for, and how far off hours of cutting and of printing are (σ of the logarithm); printing by the log is nearer. */
 const LEAST_CUT_MIN = 30,
@@ -162,15 +169,41 @@ function printSteps(of: Of, id: Id, add: Add): void {
     left = Math.max(1, progress.bench.started ? progress.runs[last].tally.aliveCounted : toStart.counted);
   const dry = dryingMin(driedInTheEnd(of), last);
   const ended = progress.runs[last].dryAt;
-  add({
-    ...{ id: id('trim', 'all'), what: 'trim', about: plan.paper.name, workMin: TRIM_MIN * left },
+  const dried: Partial<DayStep> = {
     after: [{ id: id('print', plan.way.under === 'wet' ? 'day' : plan.runs[last].id), waitMin: dry.middle }],
     spread: { work: SMALL_SPREAD, wait: dry.spread },
     ...(ended && { notBeforeMin: minuteOf(ended) }),
-  });
+  };
+  finishingSteps(plan, left, dried, id, add);
+}
+
+/** What is done with dry sheets in the end, in this order: pressed flat, brought to their size, folded, signed. */
+function finishingSteps(plan: Plan, sheets: number, dried: Partial<DayStep>, id: Id, add: Add): void {
+  const { interleave, pressDays, lines, to } = plan.finishing,
+    about = plan.paper.name,
+    images = imagesOf(plan);
+  const pressed = interleave || pressDays > 0,
+    pressMin = Math.round(DAY_MIN * pressDays);
+  if (pressed)
+    add({
+      ...{ id: id('press', 'all'), what: 'press', about, workMin: PRESS_MIN * sheets, ...dried },
+      ...(pressMin > 0 && { then: { is: 'pressing', minutes: pressMin } }),
+    });
+  const trimMin =
+    to === 'shape' ? CUT_SHAPE_MIN * images : plan.layout.tornEdges.length > 0 && to === 'paper' ? TEAR_MIN : TRIM_MIN;
   add({
-    ...{ id: id('sign', 'all'), what: 'sign', about: plan.paper.name, workMin: SIGN_MIN * left },
-    after: [{ id: id('trim', 'all'), waitMin: 0 }],
+    ...{ id: id('trim', 'all'), what: 'trim', about, workMin: trimMin * sheets },
+    ...(pressed ? { after: [{ id: id('press', 'all'), waitMin: pressMin }] } : dried),
+  });
+  const folds = lines.filter(({ does }) => does !== 'cut').length;
+  if (folds > 0)
+    add({
+      ...{ id: id('fold', 'all'), what: 'fold', about, workMin: FOLD_LINE_MIN * folds * images * sheets },
+      after: [{ id: id('trim', 'all'), waitMin: 0 }],
+    });
+  add({
+    ...{ id: id('sign', 'all'), what: 'sign', about, workMin: SIGN_MIN * sheets },
+    after: [{ id: id(folds > 0 ? 'fold' : 'trim', 'all'), waitMin: 0 }],
   });
 }
 

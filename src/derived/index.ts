@@ -25,6 +25,14 @@ export { type PrintNamed, printKey, printNamed } from './bench/editionActs';
 export { inColourway, planOfPot, sheetsInInks, sheetsOfColourways } from './colourways';
 export { type Impression, countsByKind, impressionsOf, impressionsOfRound, shownFor } from './impressions';
 export {
+  finishingProblems,
+  foldedIntoPanels,
+  foldedIntoTray,
+  foldedPiece,
+  shapeParts,
+  trimmedOf,
+} from './finishing';
+export {
   type NumberingLine,
   adviceFor,
   bestFirst,

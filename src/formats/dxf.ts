@@ -1,4 +1,6 @@
+import { circleArcsOf, eachCurveOf, ringsOf, type CurveMap } from '@/core/geometry';
 import { roundTo } from '@/core/numeric';
+
 export interface DxfLayer {
   readonly name: string;
   /** Colour number 1–255, as the form wants one. */
@@ -81,4 +83,39 @@ function layerName(name: string): string {
       .replace(/[^A-Z0-9]+/g, '_')
       .slice(0, 31) || '0'
   );
+}
+
+/** Arcs of a cutting machine's lines keep so near to the curves. */
+const ARC_TOLERANCE_MM = 0.01;
+
+/** Outlines of a set of labels as lines and arcs of circles. `atPx`: where a place of the map lies, mm. */
+export function bulgedRings(
+  curves: CurveMap,
+  set: Uint8Array,
+  atPx: (x: number, y: number) => readonly number[],
+): Pick<DxfLayer, 'ringsMm' | 'bulges'> {
+  const rings: number[][] = [],
+    bulges: number[][] = [];
+  for (const ring of ringsOf(curves, set)) {
+    const points: number[] = [],
+      bends: number[] = [];
+    let from: readonly number[] = [];
+    eachCurveOf(
+      curves,
+      ring,
+      (x, y) => points.push(...(from = atPx(x, y))),
+      (x1, y1, x2, y2, x, y) => {
+        const to = atPx(x, y);
+        for (const arc of circleArcsOf([...from, ...atPx(x1, y1), ...atPx(x2, y2), ...to], ARC_TOLERANCE_MM)) {
+          bends.push(arc.bulge);
+          points.push(arc.x, arc.y);
+        }
+        from = to;
+      },
+    );
+    // the ring closes by itself: its first point is not said twice
+    rings.push(points.slice(0, -2));
+    bulges.push(bends);
+  }
+  return { ringsMm: rings, bulges };
 }

@@ -9,6 +9,6 @@ export { pdfOfDrawings, tileDrawing, PAPER_MM, TILE_OVERLAP_MM, type LineStyle, 
 export { svgOfDrawing } from './svgPen';
 export { colourPng, indexedPng, type PaletteColour } from './png';
 export { openRaster, type RasterLayer } from './openRaster';
-export { dxfDocument } from './dxf';
+export { bulgedRings, dxfDocument } from './dxf';
 export { type PictureMetadata, xmpOf } from './xmp';
 export { archivePage } from './archivePage';

@@ -188,7 +188,7 @@ const dayStep = record({
   notBeforeMin: number().integer().optional(),
   wantedMin: number().integer().optional(),
   spread: record({ work: number().required().min(0), wait: number().required().min(0) }),
-  then: record({ is: oneOf(['drying', 'damp'] as const), minutes: minutes() })
+  then: record({ is: oneOf(['drying', 'damp', 'pressing'] as const), minutes: minutes() })
     .optional()
     .default(undefined),
 });

@@ -33,6 +33,8 @@ export {
   PARENTS_RANGE,
   PARTED_BY,
   PARTING_MM,
+  MOST_DRAWN_LINES,
+  PRESS_DAYS,
   PIECE_GRAINS,
   STRIPS_RANGE,
   MOST_SHEETS,
@@ -111,6 +113,7 @@ export { type Block, type BlockSide, type Cut, type DrawnLarger, type Saw, type 
 export { type Run, type Forme, type Inking, type InkFade } from './plan/runs';
 export { type Mask, type MaskKind } from './plan/masks';
 export { type ExportPaper, type LayoutPlan, type RegisterPlan } from './plan/sheet';
+export { type FinishingLine } from './plan/finishing';
 export { type Plan, type Colourway, type PrintRecord, type PairTrap, checkPlan } from './plan/plan';
 export { type PlanEdit, type EditOf, checkEdit, EDIT_KINDS } from './plan/edits';
 export { nameOfEdit } from './plan/nameOfEdit';

@@ -157,6 +157,9 @@ export const WHEREABOUTS = ['drawer', 'frame', 'on loan', 'given', 'sold', 'gone
 export const BLOCK_ENDS = ['kept', 'cancelled', 'destroyed'] as const;
 /** Ink sets beside the first. */
 export const MOST_COLOURWAYS = 8;
+/** Cuts and folds drawn on a piece. */
+export const MOST_DRAWN_LINES = 200;
+export const PRESS_DAYS = { min: 0, max: 60, what: phrase('measure.pressDays') } as const;
 /** The longest text of a record. */
 export const MOST_RECORD_TEXT = 2000;
 /** What a round of proofs is printed to learn; the edition's has none. */
@@ -219,7 +222,19 @@ export const PIECES_RANGE = { min: 1, max: 100_000, what: phrase('measure.pieces
 /** What days are looked for: the earliest end, the latest begin for a day wished for, as few sittings as can be. */
 export const DAYS_AIMS = ['earliest finish', 'latest begin', 'fewest sittings'] as const;
 /** What a step of a print is, in the order of the work. */
-export const STEP_KINDS = ['transfer', 'cut', 'lock', 'damp', 'mix', 'proof', 'print', 'trim', 'sign'] as const;
+export const STEP_KINDS = [
+  'transfer',
+  'cut',
+  'lock',
+  'damp',
+  'mix',
+  'proof',
+  'print',
+  'press',
+  'trim',
+  'fold',
+  'sign',
+] as const;
 export type StepKind = (typeof STEP_KINDS)[number];
 /** Steps one print can be put into days with. */
 export const MOST_STEPS_OF_DAYS = 1000;

@@ -55,7 +55,7 @@ function calendarText(
         ...{ start: new Date(from * MINUTE_MS), end: new Date(to * MINUTE_MS), timezone: zone?.tzid },
         busystatus: ICalEventBusyStatus.BUSY,
         ...(step.then && {
-          description: daysWords(step.then.is === 'damp' ? 'damping' : 'drying', {
+          description: daysWords(`lies.${step.then.is}`, {
             until: dayOfMin(to + step.then.minutes),
           }),
         }),

@@ -9,6 +9,7 @@ import { archiveFile } from './archive';
 import { certificatePdf, folderLabelsPdf, pictureWithMetadata, recordPdf } from './recordFiles';
 import { showFile } from './recordTables';
 import type { Report } from './fileOut';
+import { finishFile } from './finishFiles';
 import { jigFile } from './jigFiles';
 import { partingPdf } from './partingFile';
 import { layeredFile, linesFile } from './layered';
@@ -44,6 +45,7 @@ export const FILE_JOBS = {
   fadeFile: () => fadeFile,
   sawFile: () => sawFile,
   typeFile: () => typeFile,
+  finishFile: () => finishFile,
   jigFile: () => jigFile,
   partingPdf: () => partingPdf,
   calendarFile: () => calendarFile,

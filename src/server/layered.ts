@@ -1,18 +1,17 @@
 import { fileWords } from '@/words/files';
 import { srgb8FromLabD50, type Lab } from '@/core/colour';
-import {
-  circleArcsOf,
-  eachCurveOf,
-  FillsAt,
-  labelSet,
-  packRgb,
-  ringsOf,
-  type CurveMap,
-  type Fill,
-} from '@/core/geometry';
+import { FillsAt, labelSet, packRgb, type Fill } from '@/core/geometry';
 import { goneOverAt } from '@/core/layers';
 import { success, type Outcome } from '@/core/units';
-import { colourPng, dxfDocument, indexedPng, openRaster, type PaletteColour, type RasterLayer } from '@/formats';
+import {
+  bulgedRings,
+  colourPng,
+  dxfDocument,
+  indexedPng,
+  openRaster,
+  type PaletteColour,
+  type RasterLayer,
+} from '@/formats';
 import {
   inkingsOf,
   blockNamesOf,
@@ -210,7 +209,7 @@ export function linesFile(db: Store, id: string, run: number, what: 'run' | 'sta
   const drawn = drawnSide(laid.value, what === 'stage' ? sideOfRun(plan, found.value) : undefined, what === 'stage');
   const arcs = tracedSheet(laid.value);
   const state = labelStateOfRun(plan, found.value, sheet);
-  const lines = (parts: readonly number[]) => bulgedRings(arcs, labelSet(parts), drawn);
+  const lines = (parts: readonly number[]) => bulgedRings(arcs, labelSet(parts), drawn.atPx);
   const layers =
     what === 'run'
       ? inkingsOf(found.value).map((inking, i) => ({
@@ -232,38 +231,4 @@ export function linesFile(db: Store, id: string, run: number, what: 'run' | 'sta
 /** Marks for the paper that stand in the block: not to be cut. */
 function marksLayer({ marks: { lines } }: Drawn) {
   return lines.length > 0 ? [{ name: fileWords('drawings.doNotCut'), colour: 3, ringsMm: lines, open: true }] : [];
-}
-
-/** Arcs of a cutting machine's lines keep so near to the curves. */
-const ARC_TOLERANCE_MM = 0.01;
-
-/** Outlines of a set of labels as lines and arcs of circles, mm, as they lie. */
-function bulgedRings(curves: CurveMap, set: Uint8Array, drawn: Drawn) {
-  const rings: number[][] = [],
-    bulges: number[][] = [];
-  for (const ring of ringsOf(curves, set)) {
-    const points: number[] = [],
-      bends: number[] = [];
-    let from: readonly number[] = [];
-    eachCurveOf(
-      curves,
-      ring,
-      (x, y) => points.push(...(from = drawn.atPx(x, y))),
-      (x1, y1, x2, y2, x, y) => {
-        const to = drawn.atPx(x, y);
-        for (const arc of circleArcsOf(
-          [...from, ...drawn.atPx(x1, y1), ...drawn.atPx(x2, y2), ...to],
-          ARC_TOLERANCE_MM,
-        )) {
-          bends.push(arc.bulge);
-          points.push(arc.x, arc.y);
-        }
-        from = to;
-      },
-    );
-    // the ring closes by itself: its first point is not said twice
-    rings.push(points.slice(0, -2));
-    bulges.push(bends);
-  }
-  return { ringsMm: rings, bulges };
 }

@@ -92,8 +92,11 @@ function whereLies(map: PartMap, { parts }: PrintSheet) {
 
 /** All edges of the sheet as curves, as near to the picture's own as a knife follows a line; on a coarse raster as near as its pixels allow. */
 export function tracedSheet({ map, mmPerPx }: LaidOut): CurveMap {
-  return curvesOf(map, Math.max(OUTLINE_TOLERANCE_MM / mmPerPx, LEAST_TOLERANCE_PX));
+  return curvesOf(map, curveTolerancePx(mmPerPx));
 }
+
+/** How near curves follow the edges of a map. */
+export const curveTolerancePx = (mmPerPx: number) => Math.max(OUTLINE_TOLERANCE_MM / mmPerPx, LEAST_TOLERANCE_PX);
 
 /** The run of this number, or why there is none. */
 export function runOf({ plan }: LaidOut, run: number): Outcome<Plan['runs'][number]> {

@@ -220,7 +220,7 @@ test('a file of the first version opens: its plans come up to the present form, 
   db.close();
   const opened = openStore(join(folder, 'old.sqlite'));
   expect(planAt(opened, 'p', 1)!.plan).toMatchObject({
-    version: 15,
+    version: 16,
     rules: { direction: 'free' },
     way: { under: 'dry' },
   });

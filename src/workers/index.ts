@@ -20,6 +20,7 @@ export {
   type FitResult,
   type ProofAnswer,
   type ProofQuestion,
+  type ShapeFound,
   type DrawingRead,
   type LinesFound,
   type LinesQuestion,

@@ -2,6 +2,7 @@ import type { Lab, Light } from '@/core/colour';
 import type { Band, CurvePoint, CutFigures, CutFor, CuttableSettings, LineTold } from '@/core/cuttable';
 import type { CutIsland, CutSettings, RehearsalPart, RubMap, SawnBlock, StageVerdict } from '@/core/cutting';
 import type { AnchorPx, Box, LabelCoverage, LabelStyle, PartMap, Region, SeamRule, View } from '@/core/geometry';
+import type { DieLine, DieShape } from '@/core/finishing';
 import type { FitAnswer, MisprintView, Motion, ProofReading, Spread } from '@/core/registration';
 import type { PrintMapTask, PrintPart } from '@/core/layers';
 import type { EditDone, FlatColourFigures, FlattenSettings, Gradation, RegionEdit } from '@/core/picture';
@@ -375,6 +376,12 @@ export interface ProofAnswer {
   readonly picture: ImageBitmap;
 }
 
+/** The shape that is cut out. */
+export interface ShapeFound extends Pick<DieLine, 'pieces' | 'openings' | 'beyondPx'> {
+  readonly ringsMm: readonly (readonly number[])[];
+  readonly areaMm2: number;
+}
+
 export interface DrawingQuestion {
   readonly file: Blob;
   /** A tracing has corner marks, a drawing fills the print from edge to edge. */
@@ -431,6 +438,8 @@ export interface RegisterJobs {
   };
   /** The boundaries, drawn the heavier the likelier they show a fault in the last fit. */
   risk: { take: { width: number; height: number; wishShare: number }; give: ImageBitmap };
+  /** The shape that is cut out, as closed lines from the image's corner; null where nothing is left of it. */
+  shape: { take: { inside: Uint8Array; shape: DieShape }; give: ShapeFound | null };
   readProof: { take: ProofQuestion; give: ProofAnswer };
   /** Reads a drawn-on tracing, or takes a drawing that fills the print; it stays here for the next two jobs. */
   readDrawing: { take: DrawingQuestion; give: DrawingRead };

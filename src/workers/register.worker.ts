@@ -14,6 +14,7 @@ import {
   type LabelMap,
   type PartMap,
 } from '@/core/geometry';
+import { dieLine } from '@/core/finishing';
 import { isPlain, printMapOf } from '@/core/layers';
 import {
   againstPaper,
@@ -152,6 +153,19 @@ serve<RegisterJobs>({
       pen.stroke();
     }
     return canvas.transferToImageBitmap();
+  },
+  shape({ inside, shape }) {
+    const { printed, mmPerPx } = opened();
+    const die = dieLine(printed, inside, shape, mmPerPx);
+    if (!die) return null;
+    const arcs = traceArcs(die.map, 0.49);
+    const ringsMm = ringsOf(arcs, labelSet([1])).map((ring) => {
+      const points: number[] = [];
+      eachPointOf(arcs, ring, (x, y) => points.push((x - die.padPx) * mmPerPx, (y - die.padPx) * mmPerPx));
+      return points;
+    });
+    const { pieces, openings, beyondPx } = die;
+    return { pieces, openings, beyondPx, areaMm2: die.areaPx * mmPerPx ** 2, ringsMm };
   },
   async readProof({ file, dpi, photograph = false, plan, got, sheet, printed, sheetMm, imageAtMm }, progress) {
     const started = performance.now();

@@ -50,7 +50,7 @@ export function newSide(id: string, cuts: BlockSide['cuts']): BlockSide {
 
 export function emptyPlan(): Plan {
   return {
-    version: 15,
+    version: 16,
     way: {
       ...{ under: 'dry', registration: 'corner stops', printing: 'by hand', chosen: null },
       blend: { percent: 15, passes: 4, wanted: false, reachMm: 3, chargedFirst: 'lighter' },
@@ -93,6 +93,10 @@ export function emptyPlan(): Plan {
     days: { aim: 'earliest finish', wishedBy: null, eveningsOnly: false, pins: [], kept: [], keptAt: null },
     colourways: [],
     record: { by: '', printedBy: '', place: '', year: '', technique: '', statement: '', rights: '', price: '' },
+    finishing: {
+      ...{ to: 'paper', marginMm: 0, lines: [], interleave: false, pressDays: 0 },
+      shape: { offsetMm: 2, roundMm: 1, openings: false, leastMm2: 20, colourIds: [] },
+    },
     uses: [],
     frozenAt: null,
     decisions: [],

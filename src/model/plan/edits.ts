@@ -23,6 +23,7 @@ import {
 import { FORME_TURN_RANGE, KEPT_OUT_BY, MASK_GROWTH_MM, MOST, MOST_USED, WAYS_OF_WORKING } from '../ranges';
 import { item, ITEM_KINDS } from '../workshop/items';
 import { block, drawnLarger, saw, typeLine } from './blocks';
+import { finishing } from './finishing';
 import { ink } from './inks';
 import { mask } from './masks';
 import {
@@ -252,6 +253,7 @@ const EDITS = {
   /** A colourway that is new, or is otherwise. */
   'colourway-set': record({ kind: kind('colourway-set'), colourway }),
   'colourway-removed': record({ kind: kind('colourway-removed'), colourwayId: id() }),
+  'finishing-set': record({ kind: kind('finishing-set'), part: finishing.partial() }),
   'record-told': record({ kind: kind('record-told'), part: printRecord.partial() }),
   'rules-set': record({ kind: kind('rules-set'), part: rules.omit(['pinnedIds']).partial() }),
   /** How one works, with the rules and starting values that belong to it; `lay`: runs, blocks and inks begin anew by them. */

@@ -59,6 +59,7 @@ import { ink } from './inks';
 import { mask } from './masks';
 import { run } from './runs';
 import { item } from '../workshop/items';
+import { finishing } from './finishing';
 import { layout, register } from './sheet';
 import { upgradedPlan } from './upgrades/upgradedPlan';
 
@@ -210,7 +211,7 @@ export const printRecord = record({
   price: text(60),
 });
 
-const PLAN_VERSION = 15;
+const PLAN_VERSION = 16;
 
 export const planSchema = record({
   version: oneOf([PLAN_VERSION] as const),
@@ -240,6 +241,7 @@ export const planSchema = record({
   days,
   colourways: list(colourway, MOST_COLOURWAYS, phrase('plan.aPrintMayHaveColourways', { most: MOST_COLOURWAYS })),
   record: printRecord,
+  finishing,
   /** Things of the workshop it is made with, as they are now; from `frozenAt` on as they were then. */
   uses: list(item(), MOST_USED),
   /** ISO, when the first gate was passed; null before. */

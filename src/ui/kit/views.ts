@@ -12,6 +12,7 @@ export const VIEW_NAMES = [
   'register',
   'sheets',
   'paper',
+  'finish',
   'days',
   'today',
   'rehearse',
@@ -83,6 +84,7 @@ export const DESK_STEPS: readonly Step[] = [
         : frameWords('summary.wanted', { edition: plan.sheets.edition }),
   },
   { view: 'paper', summary: ({ plan }) => plan.paper.name },
+  { view: 'finish', summary: ({ plan }) => frameWords(`summary.finish.${plan.finishing.to}`) },
   {
     view: 'days',
     summary: ({ plan: { days } }) =>

@@ -32,6 +32,12 @@ export const files = {
     drawdownOverBlack: '{ink} drawdown {number, number} over black',
     drawdownThinOverPaper: '{ink} drawdown {number, number} thin over paper',
   },
+  finish: {
+    stem: '{fileStem} finishing',
+    title: '{name}: how the sheets are finished, as printed',
+    note: '{to, select, shape {cut to the shape of what prints} image {trimmed to the image} other {brought to the finished paper}}{images, plural, one {} other { · # images on a sheet}} · thin: sheet and image',
+    does: { cut: 'cut', tear: 'tear', mountain: 'mountain fold', valley: 'valley fold' },
+  },
   drawings: {
     doNotCut: 'marks for the paper: DO NOT CUT',
     registrationSheet: '{printName}: registration sheet, {jig}',

@@ -106,6 +106,7 @@ export const frame = {
     register: 'Register',
     sheets: 'Sheets',
     paper: 'Paper',
+    finish: 'Finish',
     days: 'Days',
     ledger: 'Ledger',
     cards: 'Run cards',
@@ -117,6 +118,7 @@ export const frame = {
   summary: {
     bringIn: 'bring one in',
     wishedBy: 'by {day}',
+    finish: { paper: 'to its paper', image: 'trimmed to the image', shape: 'cut to its shape' },
     noDay: 'no day wished for',
     flat: '{tones, plural, one {# tone} other {# tones}}, {islands, plural, one {# island} other {# islands}}',
     toFlatten: 'to be flattened',

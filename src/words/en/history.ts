@@ -24,6 +24,7 @@ export const history = {
   'ink-set/mediumId': 'medium chosen',
   'colourway-set': 'colourway changed',
   'colourway-removed': 'colourway taken out',
+  'finishing-set': 'finishing set',
   'record-told': 'record written',
   'tack-ladder-set': 'tack ladder set',
   'inking-set': 'inking changed',

@@ -38,6 +38,10 @@ export const refusals = {
     '{named} has {widthPx, number} × {heightPx, number} pixels, too few to print from. At least 16 × 16 are needed, 2000 along the longer side are good.',
   'picture-pixels':
     '{named} has {widthPx, number} × {heightPx, number} pixels, {widthPx2, number} megapixels; up to {maxSourcePixels, number} can be brought in. Save it smaller: 4200 pixels along the longer side are enough for an A3 print.',
+  'shape-empty': {
+    nothingIsLeft:
+      'Nothing is left of the shape: let it reach farther beyond what prints, or let smaller pieces be cut.',
+  },
   jig: 'This way of registration has nothing to draw.',
   'calendar-unreadable': 'This is no calendar file that can be read: save it as ICS and try again.',
   'calendar-large': 'More than {most, number} stretches of days off: that is no calendar of days off.',

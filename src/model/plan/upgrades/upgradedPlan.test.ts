@@ -17,6 +17,13 @@ const NOT_TOLD = {
   record: { by: '', printedBy: '', place: '', year: '', technique: '', statement: '', rights: '', price: '' },
 } as const;
 
+const UNFINISHED = {
+  finishing: {
+    ...{ to: 'paper', marginMm: 0, lines: [], interleave: false, pressDays: 0 },
+    shape: { offsetMm: 2, roundMm: 1, openings: false, leastMm2: 20, colourIds: [] },
+  },
+} as const;
+
 /** A plan as the release that knew this version wrote it: never changed. */
 const written = (version: number) =>
   JSON.parse(readFileSync(join(__dirname, `../fixtures/plan-version-${version}.json`), 'utf8')) as Plan;
@@ -201,9 +208,10 @@ test('version 11: all of it stays; a fade was laid by what its ink is laid by, a
   const plan = opened(11);
   expect(plan).toMatchObject({
     ...old,
-    version: 15,
+    version: 16,
     ...UNDAYED,
     ...NOT_TOLD,
+    ...UNFINISHED,
     transfer: { ...old.transfer, ticked: [] },
     blocks: unsawn(old),
     runs: expect.anything(),
@@ -225,9 +233,10 @@ test('version 12: all of it stays; no side was sawn', () => {
   expect(old.runs[1].formes[0].offsetMm).toEqual({ xMm: 2, yMm: 0 });
   expect(opened(12)).toEqual({
     ...old,
-    version: 15,
+    version: 16,
     ...UNDAYED,
     ...NOT_TOLD,
+    ...UNFINISHED,
     transfer: { ...old.transfer, ticked: [] },
     blocks: unsawn(old),
     way: { ...old.way, blend: BLEND, begins: { ...old.way.begins, type: false } },
@@ -237,14 +246,22 @@ test('version 12: all of it stays; no side was sawn', () => {
 test('version 13: all of it stays; nothing was said of parents, costs and days', () => {
   const old = written(13);
   expect(old.version).toBe(13);
-  expect(opened(13)).toEqual({ ...old, version: 15, ...UNDAYED, ...NOT_TOLD });
+  expect(opened(13)).toEqual({ ...old, version: 16, ...UNDAYED, ...NOT_TOLD, ...UNFINISHED });
 });
 
 test('version 14: all of it stays; there is one set of inks, and no record is told', () => {
   const old = written(14);
   expect(old.version).toBe(14);
   expect(old.days.wishedBy).toBe('2026-12-12');
-  expect(opened(14)).toEqual({ ...old, version: 15, ...NOT_TOLD });
+  expect(opened(14)).toEqual({ ...old, version: 16, ...NOT_TOLD, ...UNFINISHED });
+});
+
+test('version 15: all of it stays; sheets are brought to their paper, and nothing is pressed', () => {
+  const old = written(15);
+  expect(old.version).toBe(15);
+  expect(old.colourways).toHaveLength(1);
+  expect(old.record.by).toBe('B. M.');
+  expect(opened(15)).toEqual({ ...old, version: 16, ...UNFINISHED });
 });
 
 /** Sides as later versions say them: whole, where pieces were listed that nothing was made of. */
@@ -266,9 +283,10 @@ function unsawn({ blocks }: Pick<Plan, 'blocks'>) {
 function presently(old: Plan) {
   return {
     ...old,
-    version: 15,
+    version: 16,
     ...UNDAYED,
     ...NOT_TOLD,
+    ...UNFINISHED,
     transfer: { ...old.transfer, ticked: [] },
     blocks: unsawn(old),
     way: {

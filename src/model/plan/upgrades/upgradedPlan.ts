@@ -27,7 +27,7 @@ interface OlderPlace {
  * tools; version 3 no paper but what one margin makes, and no size of a block; version 4 named islands by their first pixel; version 5 had one kind of ink, named the
  * process, and laid every inking of a run by itself; version 6 used nothing of the workshop by name; version 7 kept colours from printing by their zone alone, no reasons; version 8 kept no progressive sets; version 9
  * flattened without asking whether it can be cut; version 10 did not ask how one works; version 11 did not say what a fade is laid by, nor how long a day on open films is; version 12 listed pieces
- * of a side that nothing was made of, instead of how it is sawn; version 13 knew neither how parent sheets are parted, nor what things cost, nor days; version 14 knew one set of inks, and told no record. Each step is
+ * of a side that nothing was made of, instead of how it is sawn; version 13 knew neither how parent sheets are parted, nor what things cost, nor days; version 14 knew one set of inks, and told no record; version 15 did not say how sheets are finished. Each step is
  * frozen as the release made it that brought the form: it takes no value from elsewhere in the program.
  */
 export function upgradedPlan(stored: unknown): unknown {
@@ -51,7 +51,8 @@ export function upgradedPlan(stored: unknown): unknown {
   if (plan.version === 11) return upgradedPlan(fromEleven(plan));
   if (plan.version === 12) return upgradedPlan(fromTwelve(plan));
   if (plan.version === 13) return upgradedPlan(fromThirteen(plan));
-  if (plan.version === 14) return fromFourteen(plan);
+  if (plan.version === 14) return upgradedPlan(fromFourteen(plan));
+  if (plan.version === 15) return fromFifteen(plan);
   return stored;
 }
 
@@ -315,5 +316,16 @@ function fromFourteen(plan: OlderPlan): unknown {
     version: 15,
     colourways: [],
     record: { by: '', printedBy: '', place: '', year: '', technique: '', statement: '', rights: '', price: '' },
+  };
+}
+
+function fromFifteen(plan: OlderPlan): unknown {
+  return {
+    ...plan,
+    version: 16,
+    finishing: {
+      ...{ to: 'paper', marginMm: 0, lines: [], interleave: false, pressDays: 0 },
+      shape: { offsetMm: 2, roundMm: 1, openings: false, leastMm2: 20, colourIds: [] },
+    },
   };
 }

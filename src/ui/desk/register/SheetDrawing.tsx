@@ -18,7 +18,7 @@ import { SIZE_RANGE_MM, type LayoutPlan } from '@/model';
 import { usePrintDesk } from '../../kit/printContext';
 import { LookThumb } from '../../kit/LookThumb';
 import { DimField } from './DimField';
-import { farEdges, SheetLines, TypeLines, type Placed } from './SheetLines';
+import { farEdges, placedIn, SheetLines, TypeLines, type Placed } from './SheetLines';
 import { useLayoutChange } from './useLayoutChange';
 import clsx from 'clsx';
 import { kit } from '@/ui/kit/styles';
@@ -27,13 +27,16 @@ import { TOKENS } from '@/ui/theme/tokens';
 import { useSizePx } from '@/ui/kit/useSizePx';
 import { registerWords } from '@/words/register';
 
+/** Round the sheet, for its numbers. */
+const ROOM_PX = { x: 84, y: 52 };
+
 /** The sheet as the print is seen, to scale; every number on it can be typed over. */
 export function SheetDrawing({ layout }: { layout: SheetLayout }) {
   const box = useRef<HTMLDivElement>(null);
   const { widthPx, heightPx } = useSizePx(box);
   const [problem, setProblem] = useState<string>();
   const [sizing, setSizing] = useState<{ widthMm: number; heightMm: number }>();
-  const place = placed(layout, widthPx, heightPx);
+  const place = placedIn(layout, widthPx, heightPx, ROOM_PX);
   const image = layout.images[0];
   return (
     <div className={clsx(kit.sheetCanvas, kit.drawn, kit.still)} ref={box}>
@@ -68,18 +71,6 @@ export function SheetDrawing({ layout }: { layout: SheetLayout }) {
       <SizingDialog sizing={sizing} setSizing={setSizing} />
     </div>
   );
-}
-
-/** The sheet as large as it can be, with room round it for its numbers. */
-function placed({ sheetMm }: SheetLayout, widthPx: number, heightPx: number): Placed {
-  const room = { x: 84, y: 52 };
-  const scale = Math.max(
-    0.05,
-    Math.min((widthPx - 2 * room.x) / sheetMm.widthMm, (heightPx - 2 * room.y) / sheetMm.heightMm),
-  );
-  const left = (widthPx - sheetMm.widthMm * scale) / 2,
-    top = (heightPx - sheetMm.heightMm * scale) / 2;
-  return { widthPx, heightPx, scale, X: (mm) => left + mm * scale, Y: (mm) => top + mm * scale };
 }
 
 interface DimsProps {

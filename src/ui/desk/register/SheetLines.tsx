@@ -26,6 +26,22 @@ export interface Placed {
   readonly Y: (mm: number) => number;
 }
 
+/** The sheet as large as it can be, with so much room round it. */
+export function placedIn(
+  { sheetMm }: Pick<SheetLayout, 'sheetMm'>,
+  widthPx: number,
+  heightPx: number,
+  room: { readonly x: number; readonly y: number },
+): Placed {
+  const scale = Math.max(
+    0.05,
+    Math.min((widthPx - 2 * room.x) / sheetMm.widthMm, (heightPx - 2 * room.y) / sheetMm.heightMm),
+  );
+  const left = (widthPx - sheetMm.widthMm * scale) / 2,
+    top = (heightPx - sheetMm.heightMm * scale) / 2;
+  return { widthPx, heightPx, scale, X: (mm) => left + mm * scale, Y: (mm) => top + mm * scale };
+}
+
 interface SheetLinesProps {
   readonly layout: SheetLayout;
   readonly place: Placed;

@@ -187,12 +187,7 @@ const Shelf = memo(function Shelf({ print, placed, x, from, until, end, movable,
       {liesOn(print, steps)
         .filter(({ fromMin, toMin }) => inView(fromMin, toMin))
         .map(({ is, fromMin, toMin, words }) => (
-          <i
-            key={`${is} ${fromMin}`}
-            className={is === 'damp' ? css.damps : css.dries}
-            style={bar(fromMin, toMin)}
-            title={words}
-          />
+          <i key={`${is} ${fromMin}`} className={LIES[is]} style={bar(fromMin, toMin)} title={words} />
         ))}
       {kept.map((mark, i) =>
         inView(mark.fromMin, mark.toMin) ? (
@@ -231,9 +226,12 @@ function liesOn(print: DaysOfPrint, steps: readonly { readonly step: DayStep; re
   }
   return lying.map((one) => ({
     ...one,
-    words: daysWords(one.is === 'damp' ? 'damping' : 'drying', { until: nearDayOf(isoOfMin(one.toMin)) }),
+    words: daysWords(`lies.${one.is}`, { until: nearDayOf(isoOfMin(one.toMin)) }),
   }));
 }
+
+/** What dries is dotted, what damps through waved, what is pressed lies under a board. */
+const LIES = { drying: css.dries, damp: css.damps, pressing: css.presses };
 
 const WORK = {
   transfer: css.transferWork,
@@ -243,7 +241,9 @@ const WORK = {
   mix: css.mixWork,
   proof: css.proofWork,
   print: css.printWork,
+  press: css.pressWork,
   trim: css.trimWork,
+  fold: css.foldWork,
   sign: css.signWork,
 };
 

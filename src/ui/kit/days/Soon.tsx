@@ -18,7 +18,9 @@ const VIEWS = {
   mix: 'mix',
   proof: 'proof',
   print: 'today',
-  trim: 'ledger',
+  press: 'finish',
+  trim: 'finish',
+  fold: 'finish',
   sign: 'numbering',
 } as const;
 
