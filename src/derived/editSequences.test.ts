@@ -221,6 +221,7 @@ const MAKERS: { readonly [Kind in PlanEdit['kind']]?: (plan: Plan, chance: Chanc
     },
   }),
   'colourway-removed': (plan, chance) => ({ colourwayId: idOf(chance, plan.colourways) }),
+  'finishing-set': (_, chance) => ({ part: { pressDays: Math.floor(9 * chance()) } }),
   'record-told': (_, chance) => ({ part: { year: String(2000 + Math.floor(30 * chance())) } }),
   'parting-set': (_, chance) => ({ part: { grain: pick(chance, ['along', 'across', 'either'] as const) } }),
   'costs-set': (_, chance) => ({ part: { anHour: Math.round(40 * chance()) } }),

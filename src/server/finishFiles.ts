@@ -81,7 +81,7 @@ function shapeLayer(
   i: number,
 ) {
   const at = (x: number, y: number) => [image.xMm + (x - padPx) * mmPerPx, image.yMm + (y - padPx) * mmPerPx];
-  return { name: `shape ${i + 1}`, colour: 1, ...bulgedRings(curves, WITHIN, at) };
+  return { name: fileWords('finish.shapeOf', { image: i + 1 }), colour: 1, ...bulgedRings(curves, WITHIN, at) };
 }
 
 /** A fold's dashes tell which way it goes, a torn edge is dotted; what is cut is red. */

@@ -2,6 +2,7 @@ import { applyEdit, withWay } from '@/derived';
 import { checkEdit, type PrintState, type Saw } from '@/model';
 import { openStore, type Store } from '@/store';
 import { printOfBands } from '@/testing/bands';
+import { polylines } from '@/testing/polylines';
 import { expectOk as ok, stateAfter } from '@/testing/prints';
 import { told } from '@/testing/told';
 import { editPrint, printState, sawFile, savePlan } from './index';
@@ -26,19 +27,6 @@ async function sawn(more: Partial<Saw> = {}): Promise<PrintState & { readonly si
   const changed = ok(applyEdit(plan, { kind: 'saw-set', sideId: side.id, saw: { ...side.saw!, ...more } }));
   const state = stateAfter(db, flat.id, savePlan(db, flat.id, flat.now.plan, changed, 'saw-set', NOW));
   return { ...state, sideId: side.id };
-}
-
-/** Lines of a DXF by their layer: points in mm, y up, and whether they are closed. */
-function polylines(dxf: string) {
-  const rows = dxf.split('\r\n'),
-    found: { layer: string; closed: boolean; points: number[][] }[] = [];
-  for (let i = 0; i + 1 < rows.length; i += 2) {
-    const [code, value] = [rows[i].trim(), rows[i + 1]];
-    if (code === '0' && value === 'POLYLINE') found.push({ layer: rows[i + 3], closed: false, points: [] });
-    if (code === '70' && found.length > 0) found.at(-1)!.closed = value === '1';
-    if (code === '0' && value === 'VERTEX') found.at(-1)!.points.push([Number(rows[i + 5]), Number(rows[i + 7])]);
-  }
-  return found;
 }
 
 test('the lines to saw along as DXF: open, each once, mirrored as the block lies, with its rim', async () => {

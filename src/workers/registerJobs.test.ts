@@ -62,6 +62,24 @@ test('before a picture is opened, and when it cannot be had, the reason is told'
   });
 });
 
+test('the shape of what prints as closed lines in mm; nothing where nothing is left', async () => {
+  await open();
+  const inside = new Uint8Array(0x10000);
+  inside[1] = 1;
+  const shape = { offsetMm: 2, roundMm: 0, openings: false, leastMm2: 0 };
+  const found = (await bench.get('shape', { inside, shape }))!;
+  // the second of four bands of 7.5 mm, 40 mm wide, 2 mm round it
+  expect(found).toMatchObject({ pieces: 1, openings: 0 });
+  expect(found.areaMm2 / (44 * 11.5 - (4 - Math.PI) * 4)).toBeCloseTo(1, 1);
+  const xs = found.ringsMm[0].filter((_, i) => i % 2 === 0),
+    ys = found.ringsMm[0].filter((_, i) => i % 2 === 1);
+  expect(Math.min(...xs)).toBeCloseTo(-2, 0);
+  expect(Math.max(...xs)).toBeCloseTo(42, 0);
+  expect(Math.min(...ys)).toBeCloseTo(5.5, 0);
+  expect(Math.max(...ys)).toBeCloseTo(17, 0);
+  expect(await bench.get('shape', { inside, shape: { ...shape, offsetMm: -5 } })).toBeNull();
+});
+
 describe('fit', () => {
   beforeEach(open);
 

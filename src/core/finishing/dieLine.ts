@@ -99,23 +99,24 @@ function withoutSmall(
   for (let y = 0; y < height; y++) eachRunOf(mask, y, (from, to) => labels.fill(1, y * width + from, y * width + to));
   const least = leastMm2 / mmPerPx ** 2;
   // pieces first: an opening within one that is left out goes with it
-  const pieces = islandsKept(labels, { width, height }, 1, (area) => area >= least);
-  if (pieces.kept === 0) return undefined;
+  if (islandsKept(labels, { width, height }, 1, (area) => area >= least) === 0) return undefined;
   const holes = islandsKept(labels, { width, height }, 0, (area) => openings && area >= least);
+  // a piece that lay in an opening is one with what is round it, now
+  const pieces = islandsKept(labels, { width, height }, 1, () => true);
   let areaPx = 0;
   for (const label of labels) areaPx += label;
-  return { map: { width, height, labels }, pieces: pieces.kept, openings: holes.kept, areaPx };
+  return { map: { width, height, labels }, pieces, openings: holes, areaPx };
 }
 
-/** Turns islands of one label that are not kept into the other; what touches the rim is the ground beside the shape and stays. */
+/** Turns islands of one label that are not kept into the other; what touches the rim is the ground beside the shape and stays. How many are kept. */
 function islandsKept(
   labels: Uint8Array,
   size: { readonly width: number; readonly height: number },
   label: 0 | 1,
   keeps: (areaPx: number) => boolean,
-): { readonly kept: number } {
+): number {
   const islands = findIslands({ ...size, labels });
-  if (!islands) return { kept: 0 };
+  if (!islands) return 0;
   const { rowOffset, stripEnd, stripIsland, islandLabel, islandAreaPx, islandCount } = islands;
   const outer = stripIsland[0];
   const turned = Array.from(
@@ -127,7 +128,7 @@ function islandsKept(
   for (let y = 0; y < size.height; y++)
     for (let s = rowOffset[y], x = 0; s < rowOffset[y + 1]; x = stripEnd[s++])
       if (turned[stripIsland[s]]) labels.fill(1 - label, y * size.width + x, y * size.width + stripEnd[s]);
-  return { kept };
+  return kept;
 }
 
 function beyondOf({ width, height, labels }: LabelMap, image: PartMap, padPx: number): DieLine['beyondPx'] {

@@ -36,6 +36,7 @@ export const files = {
     stem: '{fileStem} finishing',
     title: '{name}: how the sheets are finished, as printed',
     note: '{to, select, shape {cut to the shape of what prints} image {trimmed to the image} other {brought to the finished paper}}{images, plural, one {} other { · # images on a sheet}} · thin: sheet and image',
+    shapeOf: 'shape {image, number}',
     does: { cut: 'cut', tear: 'tear', mountain: 'mountain fold', valley: 'valley fold' },
   },
   drawings: {

@@ -11,19 +11,6 @@ export const finish = {
     looking: 'The shape is being worked out …',
     empty: 'Nothing is left of the shape. Let it reach farther beyond what prints, or let smaller pieces be cut.',
   },
-  finish: {
-    pieceBeyondSheet: 'The pieces reach {beyondMm} beyond the sheet.',
-    piecesMeet:
-      'Pieces reach {overlapMm} into one another: leave no more than {mostMm} round the image, or lay the images farther apart.',
-    shapeBeyondSheet: 'The shape reaches {beyondMm} beyond the sheet: let it reach less far, or print on larger paper.',
-    shapesMeet: 'The shapes of neighbouring images meet: they lie {gapMm} apart, {wantedMm} leave room for the knife.',
-    shapeInPieces:
-      'The shape falls into {pieces, number} pieces. Let it reach farther to hold them together, or leave small ones out.',
-    linesBeyondPiece: 'Lines reach {beyondMm} beyond the finished piece.',
-    foldsAcrossGrain:
-      '{folds, plural, one {One fold runs} other {# folds run}} across the fibres, which lie {grain, select, upright {upright} other {level}}: paper breaks there. Score {folds, plural, one {it} other {them}} first{alone, select, true {, or turn the paper} other {}}.',
-    scoreFirst: 'Paper of {gramsPerM2, number} g/m² cracks along a sharp fold: score it first.',
-  },
   to: {
     label: 'Brought to',
     paper: 'the finished paper',

@@ -17,6 +17,7 @@ import type { ShapeFound } from '@/workers';
 import { placedIn, type Placed } from '../register/SheetLines';
 import { useFinishing } from './FinishFields';
 import css from './finish.module.css';
+import { LOOKS } from './lineLooks';
 
 const ROOM_PX = { x: 28, y: 34 };
 
@@ -104,7 +105,7 @@ function Key({ acts }: { readonly acts: readonly Act[] }) {
       {acts.map((act) => (
         <li key={act}>
           <svg width="34" height="8" aria-hidden>
-            <line x1="0" y1="4" x2="34" y2="4" className={css[act]} />
+            <line x1="0" y1="4" x2="34" y2="4" className={LOOKS[act]} />
           </svg>
           {finishWords(`key.${act}`)}
         </li>
@@ -235,7 +236,7 @@ function DrawnLine({ line, image, place: { X, Y }, chosen, onChoose }: DrawnProp
   return (
     <g>
       <line {...at} className={css.halo} />
-      <line {...at} className={clsx(css[line.does], chosen && css.chosen)} data-line={line.does} />
+      <line {...at} className={clsx(LOOKS[line.does], chosen && css.chosen)} data-line={line.does} />
       {/* lines are chosen from their list by key; the pointer may take them here */}
       <line {...at} className={css.hold} onClick={onChoose} />
     </g>

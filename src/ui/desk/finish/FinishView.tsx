@@ -6,7 +6,8 @@ import { finishingProblems, imagesOf, trimmedOf } from '@/derived';
 import { FileLink } from '@/ui/kit/FileLink';
 import { usePrintDesk } from '@/ui/kit/printContext';
 import { kit } from '@/ui/kit/styles';
-import { finishInWords, finishWords } from '@/words/finish';
+import { finishWords } from '@/words/finish';
+import { layoutInWords } from '@/words/layout';
 import { FinishDrawing } from './FinishDrawing';
 import { LastFields, ShapeFields, ToFields } from './FinishFields';
 import { LinesFields } from './LinesFields';
@@ -39,7 +40,7 @@ export function FinishView() {
           </p>
           {finishingProblems(plan, found).map((problem) => (
             <p key={problem.code} className={clsx(kit.say, kit.wait, kit.above6)}>
-              {finishInWords(problem, unit)}
+              {layoutInWords(problem, unit)}
             </p>
           ))}
         </div>

@@ -15,6 +15,7 @@ import { inWords } from '@/words/failures';
 import { finishWords } from '@/words/finish';
 import { useFinishing } from './FinishFields';
 import css from './finish.module.css';
+import { LOOKS } from './lineLooks';
 
 const ACTS = LINE_ACTS.map((act) => [act, finishWords(`lines.acts.${act}`)] as const);
 const BEGINNINGS = ['panels', 'rows', 'tray'] as const;
@@ -145,7 +146,7 @@ function LineList({ chosen, onChoose }: Props) {
             onClick={() => onChoose(line.id === chosen?.id ? undefined : line.id)}
           >
             <svg width="34" height="8" aria-hidden>
-              <line x1="0" y1="4" x2="34" y2="4" className={css[line.does]} />
+              <line x1="0" y1="4" x2="34" y2="4" className={LOOKS[line.does]} />
             </svg>
             {finishWords('lines.line', {
               number: i + 1,
