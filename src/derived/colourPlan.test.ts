@@ -290,6 +290,7 @@ describe('inks of the cabinet', () => {
       overPaper: inBands(filmOver(truth, ground.internal)),
       overBlack: inBands(filmOver(truth, blackInside)),
       thinOverPaper: null,
+      strips: [],
     };
     const known = filmOfCabinetInk({ ...red, drawdowns: [card] });
     expect(known.words.code).toBe('cabinetFilms.twoReadings');

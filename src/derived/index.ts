@@ -24,14 +24,7 @@ export { type Pot } from './bench/pots';
 export { type PrintNamed, printKey, printNamed } from './bench/editionActs';
 export { inColourway, planOfPot, sheetsInInks, sheetsOfColourways } from './colourways';
 export { type Impression, countsByKind, impressionsOf, impressionsOfRound, shownFor } from './impressions';
-export {
-  finishingProblems,
-  foldedIntoPanels,
-  foldedIntoTray,
-  foldedPiece,
-  shapeParts,
-  trimmedOf,
-} from './finishing';
+export { finishingProblems, foldedIntoPanels, foldedIntoTray, foldedPiece, shapeParts, trimmedOf } from './finishing';
 export {
   type NumberingLine,
   adviceFor,
@@ -202,7 +195,17 @@ export { faultsOf } from './faultsOf';
 export { freeName } from './freeName';
 export { cautionsOf } from './cautionsOf';
 export { inkNeedOf, inkNeedOfRun, potNeedOf, secondInkNeedOf } from './inkNeed';
-export { type CabinetPigment, filmOfCabinetInk, groundOfInk, mixable, pigmentsOf } from './cabinetFilms';
+export {
+  type CabinetPigment,
+  type StripHeld,
+  type StripOfPrint,
+  filmOfCabinetInk,
+  groundOfInk,
+  mixable,
+  pigmentsOf,
+  stripsHeld,
+  stripsOfPrint,
+} from './cabinetFilms';
 export {
   type Proposal,
   type Proposals,

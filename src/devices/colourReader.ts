@@ -12,6 +12,8 @@ export interface Patch {
   readonly film: Film | null;
   readonly weight: number;
   readonly ground: ArrayLike<number>;
+  /** A film printed on that ground before, of a pot of its own. */
+  readonly on?: { readonly inkId: string; readonly film: Film };
   readonly floor: number;
 }
 
@@ -37,11 +39,12 @@ export function simulatedReader(seed: number, answersAfterMs = ANSWERS_AFTER_MS)
   return {
     name: 'simulated-colour-reader',
     source: 'reader',
-    async read({ inkId, film, weight, ground, floor }) {
+    async read({ inkId, film, weight, ground: bare, on, floor }) {
       await new Promise((resolve) => {
         setTimeout(resolve, answersAfterMs);
       });
       const noise = randomStream(seed ^ hashOf(inkId ?? 'ground') ^ Math.imul(++readings, 0x9e3779b1));
+      const ground = on ? filmOver(trueFilm(on.film, randomStream(seed ^ hashOf(on.inkId))), bare) : bare;
       const internal = film
         ? filmOver(trueFilm(film, randomStream(seed ^ hashOf(inkId ?? ''))), ground, weight)
         : ground;

@@ -17,7 +17,7 @@ const ink = (name: string, labD50: Lab, opacity: CabinetInk['opacity'] = 0.4): C
   stockG: 80,
   lightFast: 'good',
   drawdowns: [],
-  version: 2,
+  version: 3,
 });
 
 describe('palettes', () => {

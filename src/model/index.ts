@@ -140,6 +140,7 @@ export {
   type NamedReading,
   type ReadingRequest,
   checkCabinetInk,
+  MOST_STRIPS,
 } from './workshop/cabinet';
 export { upgradedInk } from './workshop/upgrades/upgradedInk';
 export { type WorkshopItem, type ItemKind, type ItemOf, checkItem } from './workshop/items';

@@ -38,7 +38,7 @@ function starterInks(): Omit<CabinetInk, 'id'>[] {
     stockG: STARTER_STOCK_G,
     lightFast: fileWords('cabinet.startValueSeeThe', { lightFast }),
     drawdowns: [],
-    version: 2,
+    version: 3,
   }));
 }
 
@@ -136,7 +136,7 @@ function inksOfFile(bytes: Uint8Array, fileName: string): Outcome<Omit<CabinetIn
     stockG: 0,
     lightFast: '',
     drawdowns: [],
-    version: 2,
+    version: 3,
   });
   if (/^\s*GIMP Palette/.test(text)) {
     const palette = readPalette(text);

@@ -11,6 +11,8 @@ import {
   trialsOf,
   replayLog,
   filmOfCabinetInk,
+  filmOfInk,
+  stripsOfPrint,
   groundOfInk,
   groundOfPlan,
   printedRuns,
@@ -53,6 +55,7 @@ export async function readPatch(
 function patchOf(db: Store, request: ReadingRequest | null): Outcome<Patch> {
   if (request?.kind === 'drawdown') return drawdownPatch(db, request);
   if (request?.kind === 'run') return runPatch(db, request);
+  if (request?.kind === 'strip') return stripPatch(db, request);
   if (request?.kind === 'pot') return potPatch(db, request);
   return failure('patch');
 }
@@ -69,6 +72,29 @@ function drawdownPatch(
     film: film === 'none' ? null : filmBelieved(ink),
     weight: film === 'thin' ? THIN_WEIGHT : 1,
     ground: over === 'black' ? internalOnGround(ground, BLACK_STRIP) : ground.internal,
+    floor: ground.floor,
+  });
+}
+
+/** A strip of one of the print's films, bare or with an ink of the cabinet drawn across. */
+function stripPatch(
+  db: Store,
+  { printId, stripInkId, inkId, film }: Extract<ReadingRequest, { kind: 'strip' }>,
+): Outcome<Patch> {
+  const found = livingPrint(db, String(printId));
+  if (!found.ok) return found;
+  const ink = cabinetInk(db, String(inkId));
+  if (!ink) return failure('ink-missing.thisInkIsNot');
+  const plan = presentPlan(db, found.value),
+    strip = plan.inks.find(({ id }) => id === stripInkId);
+  const takes = stripsOfPrint(plan, ink.mediumId).find((one) => one.inkId === stripInkId);
+  if (!strip || !takes) return failure('ink-missing.thisInkIsNot');
+  const ground = groundOfPlan(plan);
+  return success({
+    ...(film === 'none' ? { inkId: null, film: null } : { inkId: ink.id, film: filmBelieved(ink) }),
+    weight: takes.takenUp,
+    ground: ground.internal,
+    on: { inkId: `strip-${printId}-${stripInkId}`, film: filmOfInk(ground, strip) },
     floor: ground.floor,
   });
 }

@@ -69,7 +69,7 @@ export function starterCabinet(): CabinetInk[] {
     stockG: 100,
     lightFast: '',
     drawdowns: [],
-    version: 2,
+    version: 3,
   }));
 }
 

@@ -21,7 +21,7 @@ const LEAST_DIFFERENCE = 1e-9;
 /** An opaque film is given this κ: e^(−2κ) of the ground is far below what any reader sees. */
 const OPAQUE_KAPPA = 4;
 
-interface Band {
+export interface Band {
   readonly x: number;
   readonly y: number;
   readonly quality: BandQuality;
@@ -53,7 +53,8 @@ export function filmFromDrawdown({
   };
 }
 
-function bandFilm(rw: number, w: number, rb: number, b: number): Band {
+/** One band of a film from a lighter and a darker ground. */
+export function bandFilm(rw: number, w: number, rb: number, b: number): Band {
   const seen = [rw, w, rb, b].every((v) => v >= 0 && v < 1);
   if (!seen || w - b < 0.02) return unreadable(rw, w);
   // brighter over black than over paper cannot be; what is read so hides everything, or the readings are exchanged

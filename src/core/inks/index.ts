@@ -16,7 +16,8 @@ export {
   overprintLabD50,
 } from './inkOnPaper';
 export { internalFromMeasured, measuredFromInternal } from './surface';
-export { filmFromDrawdown, drawdownError, wordsForQuality, UNUSABLE } from './drawdown';
+export { filmFromGrounds } from './crossStrip';
+export { type DrawdownFilm, filmFromDrawdown, drawdownError, wordsForQuality, UNUSABLE } from './drawdown';
 export {
   type Pigment,
   type PigmentRole,

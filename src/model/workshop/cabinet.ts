@@ -8,8 +8,11 @@ import { PIGMENT_ROLES, READING_SOURCES, STOCK_RANGE, STRENGTH_RANGE } from '../
 import { upgradedInk } from './upgrades/upgradedInk';
 
 const MAX_DRAWDOWNS = 50;
+/** Films already printed that an ink is drawn across. */
+export const MOST_STRIPS = 12;
+const TAKEN_UP = { min: 0.05, max: 1.5, what: phrase('measure.takenUp') } as const;
 /** The form inks have now; those written before they carried a version are of version 1. */
-const INK_VERSION = 2;
+const INK_VERSION = 3;
 
 /** A colour as read or typed: always Lab, and the spectrum (36 bands, 380–730 nm) where a reader gave one. */
 export const reading = record({
@@ -26,16 +29,22 @@ export const reading = record({
     .defined(),
 });
 
-/** One drawdown card: the bare grounds, and the film over them; `thin` is a thinner film of the same ink. */
+/** One drawdown card, or a cross strip: the bare grounds, and the film over them; `thin` is a thinner film of the same ink. */
 const drawdown = record({
   id: id(),
   /** ISO. */
   at: named(40),
   source: oneOf(READING_SOURCES),
   paper: reading,
-  black: reading,
+  black: reading.nullable().defined(),
   overPaper: reading,
   overBlack: reading.nullable().defined(),
+  /** Strips of films printed before, bare and with this ink across; `takenUp`: the share of the ink's film they take up. */
+  strips: list(
+    record({ name: named(60), below: reading, over: reading, takenUp: inRange(TAKEN_UP) }),
+    MOST_STRIPS,
+    phrase('cabinet.noMoreThanStrips', { most: MOST_STRIPS }),
+  ),
   thinOverPaper: reading.nullable().defined(),
 });
 export const cabinetInk = record({
@@ -76,6 +85,14 @@ export type ReadingRequest =
       readonly inkId: string;
       readonly over: 'paper' | 'black';
       readonly film: 'none' | 'full' | 'thin';
+    }
+  /** A strip of a film of the print, bare or with an ink of the cabinet drawn across. */
+  | {
+      readonly kind: 'strip';
+      readonly printId: string;
+      readonly stripInkId: string;
+      readonly inkId: string;
+      readonly film: 'none' | 'full';
     }
   | { readonly kind: 'pot'; readonly printId: string; readonly potId: string; readonly over: 'paper' | 'below' }
   | {

@@ -44,6 +44,7 @@ export const failures = {
     foldPlace: 'the place of a line',
     panels: 'the panels',
     traySide: 'a side of the box',
+    takenUp: 'the share of a film that a ground takes up',
     pressDays: 'the days under weight',
     thicknessOfAShim: 'the thickness of a shim',
     edition: 'the edition',

@@ -12,6 +12,7 @@ export const films = {
   },
   cabinetFilms: {
     twoReadings: '{words} (two readings)',
+    crossStrip: '{words} (drawn across {grounds, number} grounds)',
     coarseFromOneSwatch:
       'coarse: from one swatch and a word for its opacity. A reading over a black strip tells far more.',
     goodForMostWork: 'good for most work: from one swatch and its contrast ratio over black.',

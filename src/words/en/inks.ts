@@ -67,7 +67,16 @@ export const inks = {
     keepThisDrawdown: 'Keep this drawdown',
     leaveIt: 'Leave it',
     paperBlackAndThe:
-      'Paper, black and the full film over paper are needed; over black makes the film known, the thin one tells its weight.',
+      'Paper and the full film over it are needed, and a second ground: black with the film over it, or a strip of a film printed before. The thin film tells its weight.',
+    readACrossStrip: 'Read a cross strip with the reader',
+    strips: 'Strips of films printed before',
+    stripsSay:
+      'Lay a strip of each film of this print, let them dry, and draw this ink across all: every overprint is read at once, and all readings together tell its absorption and scattering.',
+    stripBare: '{strip}, bare',
+    stripCrossed: '{strip}, with this ink across',
+    stripsHeld:
+      'Drawn across {strips, plural, one {one strip} other {# strips}}: in each row the strip, what the film gives over it, what was read.',
+    stripRow: '{strip}: ΔE {off, number, ::.0}',
     spectrum: '· spectrum',
     notRead: '· not read',
     sample: 'Sample',

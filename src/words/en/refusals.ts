@@ -328,6 +328,7 @@ export const refusals = {
     aSpectrumNeedsBands: 'A spectrum needs {bandCount, number} bands, 380 to 730 nm.',
     anInksNameMay: 'An ink’s name may be up to 60 characters long.',
     theLightFastNote: 'The light-fast note may be up to 200 characters long.',
+    noMoreThanStrips: 'No more than {most, number} strips are kept with one drawdown.',
     noMoreThanDrawdowns: 'No more than {maxDrawdowns, number} drawdowns are kept with one ink.',
   },
   'ink-name': {

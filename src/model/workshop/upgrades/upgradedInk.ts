@@ -8,10 +8,26 @@ const KINDS: Readonly<Record<string, string>> = {
 
 /**
  * An ink of the cabinet as an older release wrote it, in the present form. Version 1 did not say so; at first its kind was a word that nothing
- * read. Each step is frozen as the release made it that brought the form.
+ * read; version 2 knew no strips of films printed before. Each step is frozen as the release made it that brought the form.
  */
 export function upgradedInk<T>(stored: T): T {
-  if (typeof stored !== 'object' || stored === null || 'version' in stored) return stored;
-  const { kind, ...ink } = stored as { kind?: unknown };
-  return { ...ink, version: 2, ...(kind !== undefined && { mediumId: KINDS[String(kind)] ?? kind }) } as T;
+  if (typeof stored !== 'object' || stored === null) return stored;
+  if (!('version' in stored)) {
+    const { kind, ...ink } = stored as { kind?: unknown };
+    return upgradedInk({
+      ...ink,
+      version: 2,
+      ...(kind !== undefined && { mediumId: KINDS[String(kind)] ?? kind }),
+    } as T);
+  }
+  return stored.version === 2 ? fromTwo(stored) : stored;
+}
+
+function fromTwo<T>(ink: T): T {
+  const { drawdowns } = ink as { drawdowns?: unknown };
+  return {
+    ...ink,
+    version: 3,
+    ...(Array.isArray(drawdowns) && { drawdowns: drawdowns.map((card: object) => ({ ...card, strips: [] })) }),
+  };
 }

@@ -189,6 +189,6 @@ function freshInk(paperLabD50: CabinetInk['paperLabD50']): Omit<CabinetInk, 'id'
     stockG: 0,
     lightFast: '',
     drawdowns: [],
-    version: 2,
+    version: 3,
   };
 }

@@ -6,8 +6,16 @@ import TextField from '@mui/material/TextField';
 import { useState, type Dispatch, type SetStateAction } from 'react';
 import { deltaE2000, hexFromLabD50, type Lab } from '@/core/colour';
 import { filmOver, filmWeightReaching, groundOf, internalOnGround, labFromInternal, type Film } from '@/core/inks';
-import type { ReadingSource, Drawdown, NamedReading, Reading, StoredInk } from '@/model';
-import { DARKEST_ASSUMED, filmOfCabinetInk } from '@/derived';
+import {
+  MOST_STRIPS,
+  type ReadingSource,
+  type Drawdown,
+  type NamedReading,
+  type Reading,
+  type ReadingRequest,
+  type StoredInk,
+} from '@/model';
+import { DARKEST_ASSUMED, filmOfCabinetInk, stripsHeld, stripsOfPrint, type StripOfPrint } from '@/derived';
 import { LabFields } from '../../kit/fields';
 import { newId } from '@/session';
 import { usePrintDesk } from '../../kit/printContext';
@@ -15,6 +23,7 @@ import clsx from 'clsx';
 import { kit } from '@/ui/kit/styles';
 import css from './DrawdownPanel.module.css';
 import { FileButton } from '@/ui/kit/FileButton';
+import { Tick } from '@/ui/kit/Tick';
 import { dayOf } from '@/words/dates';
 import { inksWords } from '@/words/inks';
 import { quantity } from '@/words/quantities';
@@ -28,7 +37,19 @@ const SLOTS = [
   { id: 'thinOverPaper', words: inksWords('drawdown.thinFilmOverPaper'), over: 'paper', film: 'thin' },
 ] as const;
 type Slot = (typeof SLOTS)[number]['id'];
-type Draft = Partial<Record<Slot, Reading>>;
+/** A strip of a film of this print: bare, and with the ink across. */
+interface DraftStrip extends StripOfPrint {
+  readonly below?: Reading;
+  readonly over?: Reading;
+}
+type Draft = Partial<Record<Slot, Reading>> & { readonly strips?: readonly DraftStrip[] };
+
+/** A second ground is there, and every strip that was chosen is read bare and crossed. */
+const isWhole = ({ paper, overPaper, black, strips = [] }: Draft) =>
+  paper !== undefined &&
+  overPaper !== undefined &&
+  (black !== undefined || strips.length > 0) &&
+  strips.every(({ below, over }) => below !== undefined && over !== undefined);
 
 interface Props {
   readonly ink: StoredInk;
@@ -42,7 +63,7 @@ export function DrawdownPanel({ ink, onSave }: Props) {
   const [reading, setReading] = useState<string>();
   const [source, setSource] = useState<ReadingSource>('typed');
   const [samples, setSamples] = useState<readonly NamedReading[]>();
-  const { keep, readCard, open } = useDrawdownActs(
+  const { keep, readCard, readCross, open } = useDrawdownActs(
     setReading,
     ink,
     setSource,
@@ -56,6 +77,7 @@ export function DrawdownPanel({ ink, onSave }: Props) {
     <section aria-label={inksWords('drawdown.drawdown')}>
       <h3>{inksWords('drawdown.drawdown')}</h3>
       {card && !draft && <Card ink={ink} card={card} />}
+      {card && !draft && <Strips ink={ink} card={card} />}
       {!card && !draft && <p className={kit.note}>{inksWords('drawdown.drawAThinAnd')}</p>}
       {reading && (
         <p role="status" className={clsx(kit.note, kit.above8)}>
@@ -75,7 +97,14 @@ export function DrawdownPanel({ ink, onSave }: Props) {
         />
       )}
       {!draft && (
-        <DrawdownStart reading={reading} readCard={readCard} setSource={setSource} setDraft={setDraft} open={open} />
+        <DrawdownStart
+          reading={reading}
+          readCard={readCard}
+          readCross={readCross}
+          setSource={setSource}
+          setDraft={setDraft}
+          open={open}
+        />
       )}
     </section>
   );
@@ -84,21 +113,24 @@ export function DrawdownPanel({ ink, onSave }: Props) {
 interface DrawdownStartProps {
   readonly reading: string | undefined;
   readonly readCard: () => Promise<void>;
+  readonly readCross: () => Promise<void>;
   readonly setSource: Dispatch<SetStateAction<'reader' | 'typed' | 'file'>>;
-  readonly setDraft: Dispatch<
-    SetStateAction<
-      Partial<Record<'paper' | 'black' | 'overPaper' | 'overBlack' | 'thinOverPaper', Reading>> | undefined
-    >
-  >;
+  readonly setDraft: Dispatch<SetStateAction<Draft | undefined>>;
   readonly open: (file: File | undefined) => Promise<void>;
 }
 
-function DrawdownStart({ reading, readCard, setSource, setDraft, open }: DrawdownStartProps) {
+function DrawdownStart({ reading, readCard, readCross, setSource, setDraft, open }: DrawdownStartProps) {
+  const { plan } = usePrintDesk('plan');
   return (
     <div className={clsx(kit.row, kit.above8)}>
       <Button disabled={reading !== undefined} onClick={() => void readCard()}>
         {inksWords('drawdown.readACardWith')}
       </Button>
+      {plan.runs.length > 0 && (
+        <Button disabled={reading !== undefined} onClick={() => void readCross()}>
+          {inksWords('drawdown.readACrossStrip')}
+        </Button>
+      )}
       <Button
         onClick={() => {
           setSource('typed');
@@ -119,14 +151,10 @@ function DrawdownStart({ reading, readCard, setSource, setDraft, open }: Drawdow
 }
 
 interface DraftFieldsProps {
-  readonly draft: Partial<Record<'paper' | 'black' | 'overPaper' | 'overBlack' | 'thinOverPaper', Reading>>;
+  readonly draft: Draft;
   readonly samples: readonly NamedReading[] | undefined;
   readonly ink: StoredInk;
-  readonly setDraft: Dispatch<
-    SetStateAction<
-      Partial<Record<'paper' | 'black' | 'overPaper' | 'overBlack' | 'thinOverPaper', Reading>> | undefined
-    >
-  >;
+  readonly setDraft: Dispatch<SetStateAction<Draft | undefined>>;
   readonly source: 'reader' | 'typed' | 'file';
   readonly setSource: Dispatch<SetStateAction<'reader' | 'typed' | 'file'>>;
   readonly keep: () => Promise<void>;
@@ -150,13 +178,17 @@ function DraftFields({ draft, samples, ink, setDraft, source, setSource, keep, s
           }}
         />
       ))}
+      <StripFields
+        strips={draft.strips ?? []}
+        samples={samples}
+        ink={ink}
+        onStrips={(strips) => {
+          setDraft({ ...draft, strips });
+          if (!samples && source !== 'reader') setSource('typed');
+        }}
+      />
       <div className={kit.row}>
-        <Button
-          variant="contained"
-          color="primary"
-          disabled={!draft.overPaper || !draft.paper || !draft.black}
-          onClick={() => void keep()}
-        >
+        <Button variant="contained" color="primary" disabled={!isWhole(draft)} onClick={() => void keep()}>
           {inksWords('drawdown.keepThisDrawdown')}
         </Button>
         <Button
@@ -174,37 +206,64 @@ function DraftFields({ draft, samples, ink, setDraft, source, setSource, keep, s
   );
 }
 
+/** One patch the reader is held on, and where its reading goes. */
+interface Patch {
+  readonly words: string;
+  readonly ask: ReadingRequest;
+  readonly put: (draft: Draft, reading: Reading) => Draft;
+}
+
 /** Reading a card, opening a file of measurements, keeping what was read. */
 function useDrawdownActs(
   setReading: Dispatch<SetStateAction<string | undefined>>,
   ink: StoredInk,
   setSource: Dispatch<SetStateAction<'reader' | 'typed' | 'file'>>,
-  setDraft: Dispatch<
-    SetStateAction<
-      Partial<Record<'paper' | 'black' | 'overPaper' | 'overBlack' | 'thinOverPaper', Reading>> | undefined
-    >
-  >,
+  setDraft: Dispatch<SetStateAction<Draft | undefined>>,
   setSamples: Dispatch<SetStateAction<readonly NamedReading[] | undefined>>,
-  draft: Partial<Record<'paper' | 'black' | 'overPaper' | 'overBlack' | 'thinOverPaper', Reading>> | undefined,
+  draft: Draft | undefined,
   source: 'reader' | 'typed' | 'file',
   onSave: (drawdowns: readonly Drawdown[], colour?: Reading) => Promise<void>,
 ) {
-  const { cabinet, tell } = usePrintDesk('cabinet', 'tell');
-  const readCard = async () => {
-    const next: Draft = {};
-    for (const [i, slot] of SLOTS.entries()) {
-      setReading(inksWords('drawdown.reading', { what: slot.words, at: i + 1, of: SLOTS.length }));
-      const answer = await cabinet.read({ kind: 'drawdown', inkId: ink.id, over: slot.over, film: slot.film });
+  const { cabinet, tell, plan, id } = usePrintDesk('cabinet', 'tell', 'plan', 'id');
+  const slots = (wanted: readonly Slot[]) =>
+    SLOTS.filter(({ id: slot }) => wanted.includes(slot)).map(({ id: slot, words, over, film }): Patch => ({
+      words,
+      ask: { kind: 'drawdown', inkId: ink.id, over, film },
+      put: (draft, reading) => ({ ...draft, [slot]: reading }),
+    }));
+  /** One patch after the other; nothing is taken where one cannot be read. */
+  const readAll = async (patches: readonly Patch[], begun: Draft = {}) => {
+    let next = begun;
+    for (const [i, { words, ask, put }] of patches.entries()) {
+      setReading(inksWords('drawdown.reading', { what: words, at: i + 1, of: patches.length }));
+      const answer = await cabinet.read(ask);
       if (!answer.ok) {
         tell(inWords(answer));
         setReading(undefined);
         return;
       }
-      next[slot.id] = answer.value.reading;
+      next = put(next, answer.value.reading);
     }
     setReading(undefined);
     setSource('reader');
     setDraft(next);
+  };
+  const readCard = () => readAll(slots(['paper', 'black', 'overPaper', 'overBlack', 'thinOverPaper']));
+  const readCross = () => {
+    const strips = stripsOfPrint(plan, ink.mediumId).slice(0, MOST_STRIPS);
+    const crossed = strips.flatMap(({ inkId: stripInkId, name }, at) =>
+      (['none', 'full'] as const).map((film): Patch => ({
+        words: inksWords(film === 'none' ? 'drawdown.stripBare' : 'drawdown.stripCrossed', { strip: name }),
+        ask: { kind: 'strip', printId: id, stripInkId, inkId: ink.id, film },
+        put: (draft, reading) => ({
+          ...draft,
+          strips: draft.strips!.map((one, i) =>
+            i === at ? { ...one, [film === 'none' ? 'below' : 'over']: reading } : one,
+          ),
+        }),
+      })),
+    );
+    return readAll([...slots(['paper', 'overPaper']), ...crossed], { strips });
   };
   const open = async (file: File | undefined) => {
     if (!file) return;
@@ -218,22 +277,102 @@ function useDrawdownActs(
     setDraft({});
   };
   const keep = async () => {
-    if (!draft?.overPaper || !draft.paper || !draft.black) return;
+    if (!draft?.overPaper || !draft.paper || !isWhole(draft)) return;
     const added: Drawdown = {
       id: newId(),
       at: new Date().toISOString(),
       source,
       paper: draft.paper,
-      black: draft.black,
+      black: draft.black ?? null,
       overPaper: draft.overPaper,
-      overBlack: draft.overBlack ?? null,
+      overBlack: (draft.black && draft.overBlack) ?? null,
       thinOverPaper: draft.thinOverPaper ?? null,
+      strips: (draft.strips ?? []).map(({ name, below, over, takenUp }) => ({
+        ...{ name, takenUp, below: below!, over: over! },
+      })),
     };
     await onSave([...ink.drawdowns, added], draft.overPaper);
     setDraft(undefined);
     setSamples(undefined);
   };
-  return { keep, readCard, open };
+  return { keep, readCard, readCross, open };
+}
+
+interface StripFieldsProps {
+  readonly strips: readonly DraftStrip[];
+  readonly samples: readonly NamedReading[] | undefined;
+  readonly ink: StoredInk;
+  readonly onStrips: (strips: readonly DraftStrip[]) => void;
+}
+
+/** Strips of this print's films that the ink was drawn across; those that are ticked are read bare and crossed. */
+function StripFields({ strips, samples, ink, onStrips }: StripFieldsProps) {
+  const { plan } = usePrintDesk('plan');
+  const there = stripsOfPrint(plan, ink.mediumId);
+  if (there.length === 0) return null;
+  return (
+    <fieldset className={css.strips}>
+      <legend>{inksWords('drawdown.strips')}</legend>
+      <p className={kit.note}>{inksWords('drawdown.stripsSay')}</p>
+      {there.map((strip) => {
+        const chosen = strips.find(({ inkId }) => inkId === strip.inkId);
+        const put = (part: Partial<DraftStrip>) =>
+          onStrips(strips.map((one) => (one === chosen ? { ...one, ...part } : one)));
+        const lab = plan.inks.find(({ id }) => id === strip.inkId)!.solidLabD50;
+        return (
+          <div key={strip.inkId}>
+            <Tick
+              words={strip.name}
+              on={chosen !== undefined}
+              onTick={(on) =>
+                onStrips(on ? [...strips, strip].slice(0, MOST_STRIPS) : strips.filter((one) => one !== chosen))
+              }
+            />
+            {chosen && (
+              <>
+                <SlotFields
+                  words={inksWords('drawdown.stripBare', { strip: strip.name })}
+                  reading={chosen.below}
+                  samples={samples}
+                  start={lab}
+                  onReading={(below) => put({ below })}
+                />
+                <SlotFields
+                  words={inksWords('drawdown.stripCrossed', { strip: strip.name })}
+                  reading={chosen.over}
+                  samples={samples}
+                  start={lab}
+                  onReading={(over) => put({ over })}
+                />
+              </>
+            )}
+          </div>
+        );
+      })}
+    </fieldset>
+  );
+}
+
+/** Each strip, what the film gives over it, and what was read there. */
+function Strips({ ink, card }: { ink: StoredInk; card: Drawdown }) {
+  if (card.strips.length === 0) return null;
+  return (
+    <>
+      <ul className={css.stripRows}>
+        {stripsHeld(ink, card).map(({ name, belowLabD50, givenLabD50, readLabD50, deltaE }, i) => (
+          <li key={i}>
+            <span className={css.chip} aria-hidden>
+              {[belowLabD50, givenLabD50, readLabD50].map((lab, k) => (
+                <i key={k} style={{ background: hexFromLabD50(lab) }} />
+              ))}
+            </span>
+            {inksWords('drawdown.stripRow', { strip: name, off: deltaE })}
+          </li>
+        ))}
+      </ul>
+      <p className={kit.note}>{inksWords('drawdown.stripsHeld', { strips: card.strips.length })}</p>
+    </>
+  );
 }
 
 function startOf(ink: StoredInk, slot: Slot): Lab {
@@ -305,7 +444,7 @@ function Card({ ink, card }: { ink: StoredInk; card: Drawdown }) {
   const ground = groundOf(card.paper.labD50, DARKEST_ASSUMED);
   const inside = (r: Reading) => internalOnGround(ground, r.labD50, r.spectrum);
   const paper = inside(card.paper),
-    black = inside(card.black);
+    black = card.black && inside(card.black);
   const thin = card.thinOverPaper ? filmWeightReaching(film, paper, inside(card.thinOverPaper)) : 0.5;
   const predicted = (f: Film, below: Float64Array, weight: number) =>
     labFromInternal(ground, filmOver(f, below, weight));
@@ -319,14 +458,14 @@ function Card({ ink, card }: { ink: StoredInk; card: Drawdown }) {
       <div className={clsx(css.cardGrid, kit.around8)}>
         <span className={kit.quiet}>{inksWords('drawdown.film')}</span>
         <span className={kit.quiet}>{inksWords('drawdown.overPaper')}</span>
-        <span className={kit.quiet}>{inksWords('drawdown.overBlack')}</span>
+        <span className={kit.quiet}>{black && inksWords('drawdown.overBlack')}</span>
         {rows.map(([name, weight, overPaper, overBlack]) => (
           <Cells
             key={name}
             name={name}
             cells={[
               [predicted(film, paper, weight), overPaper?.labD50],
-              [predicted(film, black, weight), overBlack?.labD50],
+              black ? [predicted(film, black, weight), overBlack?.labD50] : undefined,
             ]}
           />
         ))}
@@ -348,12 +487,14 @@ function Card({ ink, card }: { ink: StoredInk; card: Drawdown }) {
   );
 }
 
-function Cells({ name, cells }: { name: string; cells: readonly (readonly [Lab, Lab | undefined])[] }) {
+function Cells({ name, cells }: { name: string; cells: readonly (readonly [Lab, Lab | undefined] | undefined)[] }) {
   return (
     <>
       <span className={kit.num}>{name}</span>
-      {cells.map(([predicted, read], i) => {
-        const off = read && deltaE2000(predicted, read);
+      {cells.map((cell, i) => {
+        if (!cell) return <span key={i} />;
+        const [predicted, read] = cell,
+          off = read && deltaE2000(predicted, read);
         return (
           <span
             key={i}
