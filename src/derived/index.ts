@@ -194,6 +194,17 @@ export {
 export { faultsOf } from './faultsOf';
 export { freeName } from './freeName';
 export { cautionsOf } from './cautionsOf';
+export {
+  type InkFromPalette,
+  type InksOfPrint,
+  type KeptInk,
+  inksFromPalette,
+  isFromPalette,
+  keptInks,
+  nearestInks,
+  paletteOf,
+  printsInPalette,
+} from './inksKept';
 export { inkNeedOf, inkNeedOfRun, potNeedOf, secondInkNeedOf } from './inkNeed';
 export {
   type CabinetPigment,

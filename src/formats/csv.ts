@@ -3,7 +3,7 @@ import { amountToBuy, boughtInWords, shoppingWords } from '@/words/shopping';
 import { stringify } from 'csv-stringify/sync';
 import { isTestSheet, printName, type SheetName } from '@/core/sheets';
 import { formatSize } from '@/core/units';
-import { type BenchState, inkNamesOf } from '@/derived';
+import { type BenchState, inkNamesOf, type KeptInk } from '@/derived';
 import type { EditionRecord, Plan, PrintStanding, ShoppingRow } from '@/model';
 import { roleInWords } from '@/words/craft';
 import { editionInWords, kindInWords, recordWords, techniqueInWords } from '@/words/records';
@@ -24,6 +24,26 @@ function table(rows: readonly (readonly (string | number)[])[]): string {
     rows.map((row) => row.map(plainCell)),
     { record_delimiter: 'windows' },
   );
+}
+
+/** Recipes and pots of all prints; shares are parts of a hundred. */
+export function recipesCsv(inks: readonly KeptInk[]): string {
+  const head = (['print', 'ink', 'medium', 'runs', 'mixed'] as const).map((column) => fileWords(`recipes.${column}`));
+  const tail = (['recipe', 'softener', 'grease', 'drier', 'left', 'lightFast'] as const).map((column) =>
+    fileWords(`recipes.${column}`),
+  );
+  const tenth = (value: number) => Math.round(10 * value) / 10;
+  return table([
+    [...head, 'L*', 'a*', 'b*', fileWords('recipes.known'), ...tail],
+    ...inks.map((ink) => [
+      ...[ink.printName, ink.name, ink.mediumId, ink.runs.join(' '), ink.at ?? ''],
+      ...ink.labD50,
+      ink.known,
+      ink.parts.map(({ name, share }) => `${tenth(100 * share)} ${name}`).join(' + '),
+      ...[ink.added.softener, ink.added.grease, ink.added.drier, ink.leftG].map(tenth),
+      ink.lightFast.map(({ name, says }) => `${name}: ${says}`).join(' · '),
+    ]),
+  ]);
 }
 
 /** Sheets × runs: outcome, faults, note and time of each pull. */

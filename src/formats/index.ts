@@ -2,7 +2,7 @@ export { pathOfEdges, pathOfSet, pathOfLines, pathOfRings, svgDocument, type Str
 export { writePalette, readPalette } from './palette';
 export { writeCgats, readCgats } from './cgats';
 export { cabinetCsv, readCabinetCsv } from './cabinetCsv';
-export { ledgerCsv, numberingCsv, printsCsv, shoppingCsv, showCsv, whereaboutsCsv } from './csv';
+export { ledgerCsv, numberingCsv, printsCsv, recipesCsv, shoppingCsv, showCsv, whereaboutsCsv } from './csv';
 export { mediaTypeOf, pngSize } from './mediaType';
 export { withoutWhereWords, writeBundle, readBundle, blobsOfPlan, BUNDLE_LIMITS, type BundleToWrite } from './bundle';
 export { pdfOfDrawings, tileDrawing, PAPER_MM, TILE_OVERLAP_MM, type LineStyle, type Drawing, type Pen } from './pdf';

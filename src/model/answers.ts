@@ -168,6 +168,28 @@ const potLeft = record({
   }),
   labD50: list(number().required(), 3).nullable().defined(),
 });
+const keptInk = record({
+  printId: id(),
+  printName: string().required(),
+  inkId: id(),
+  potId: id().nullable().defined(),
+  name: string().required(),
+  mediumId: string().required(),
+  runs: list(number().required().integer(), 100),
+  at: string().nullable().defined(),
+  labD50: list(number().required(), 3),
+  known: oneOf(['read', 'poured', 'planned'] as const),
+  parts: list(record({ inkId: id(), name: string().required(), share: number().required().min(0) }), 100),
+  added: record({
+    softener: number().required().min(0),
+    grease: number().required().min(0),
+    drier: number().required().min(0),
+  }),
+  leftG: number().required().min(0),
+  lightFast: list(record({ name: string().required(), says: string().required() }), 100),
+  runCount: counted(),
+  as: string().required(),
+});
 const minutes = () => number().required().integer();
 const dayStep = record({
   id: named(200),
@@ -247,6 +269,7 @@ const ANSWERS: Readonly<Record<string, Schema>> = {
   'POST /api/workshop/daysoff': list(storedItem, MOST_ITEMS),
   'GET /api/days': list(daysOfPrint, MOST_EVENTS),
   'GET /api/pots': list(potLeft, MOST_EVENTS),
+  'GET /api/recipes': list(keptInk, MOST_EVENTS),
   'POST /api/type': record({ outlinesMm: place.fields.outlinesMm, widthMm: number().required().min(0) }),
   'POST /api/reader/file': list(namedReading, 10_000),
 };

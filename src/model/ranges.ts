@@ -192,6 +192,8 @@ export const ITEM_RANGES = {
 } as const;
 /** How little a paper drinks. */
 export const SIZINGS = ['unsized', 'lightly sized', 'sized'] as const;
+/** Inks of one palette. */
+export const MOST_PALETTE = 24;
 export const PAPER_GRAINS = ['long', 'short', 'none'] as const;
 export const PAPER_SIDES = ['smooth', 'rough', 'alike'] as const;
 export const BRUSH_WORK = ['colour', 'paste', 'water'] as const;

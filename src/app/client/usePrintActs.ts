@@ -67,6 +67,7 @@ function servicesOf(
     mixing: {
       scale: (act, aboutG) => (act ? ask('POST', '/api/scale', { act, aboutG }) : ask('GET', '/api/scale')),
       potsLeft: () => ask('GET', '/api/pots'),
+      keptInks: () => ask('GET', '/api/recipes'),
     },
     shelf: () => ask('GET', '/api/shelf'),
     readRoom: () => ask('GET', '/api/room'),

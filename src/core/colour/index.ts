@@ -15,3 +15,4 @@ export { wordForColour, wordForDifference } from './colourWords';
 export { HOUSE_COLOURS } from './houseColours';
 export { type Nudge, CHIP_ERROR_DELTA_E, NUDGES, chipsAround, colourByChip } from './chips';
 export { GREY_STEPS_LAB_D50, labFromPhotograph } from './photographed';
+export { colourOfText } from './typedColour';

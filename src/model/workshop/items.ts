@@ -4,6 +4,7 @@ import { ROLLER_DIAMETER_MM, TOOL_RANGE_MM } from '@/core/cutting';
 import { HEIGHT_RANGE_MM, PAPER_RANGE_MM, SHIM_RANGE_MM } from '@/core/registration';
 import { failure, type Outcome, phrase, type Phrase } from '@/core/units';
 import { checkWith } from '../check';
+import { ink } from '../plan/inks';
 import {
   id,
   list,
@@ -21,6 +22,7 @@ import {
 } from '../fields';
 import {
   BRUSH_WORK,
+  MOST_PALETTE,
   CUTTING_SHAPES,
   EXPERIENCES,
   ITEM_RANGES,
@@ -131,6 +133,8 @@ const ITEMS = {
     (v: { from: string; to: string } | undefined) =>
       !v || ![v.from, v.to].every((time) => TIME_OF_DAY.test(time)) || v.to > v.from,
   ),
+  /** Inks that the prints of a series share: whole, as the print they come from had them. */
+  palette: record({ ...shared('palette'), inks: list(ink.omit(['id']), MOST_PALETTE).min(1) }),
   /** Days on which nobody works, or one hand does not, from the first to the last. */
   'days off': record({
     ...shared('days off'),

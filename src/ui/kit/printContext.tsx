@@ -21,7 +21,7 @@ import type {
   TypeLine,
 } from '@/model';
 import type { LengthUnit, Outcome } from '@/core/units';
-import type { PlanLooks, PotLeft, PrintSheet, Progress } from '@/derived';
+import type { KeptInk, PlanLooks, PotLeft, PrintSheet, Progress } from '@/derived';
 import type { SaveStatus } from '@/session';
 import type { WorkshopDesk } from './workshopDesk';
 import type { MendEdit, IslandInfo, LayersWorker, PictureWorker, StageWorkers } from '@/workers';
@@ -155,6 +155,7 @@ export interface PrintDesk {
   readonly mixing: {
     readonly scale: (act?: 'tare' | 'put' | 'clear', aboutG?: number) => Promise<Outcome<ScaleShown>>;
     readonly potsLeft: () => Promise<Outcome<readonly PotLeft[]>>;
+    readonly keptInks: () => Promise<Outcome<readonly KeptInk[]>>;
   };
   /** The first page of the shelf: what could be done on other prints. */
   readonly shelf: () => Promise<Outcome<ShelfPage>>;

@@ -160,6 +160,9 @@ function ShelfHead({ total, busy, setBusy, props }: ShelfHeadProps) {
         <Link href="/shopping" className={css.toWorkshop}>
           {shelfWords('shopping')}
         </Link>
+        <Link href="/inks" className={css.toWorkshop}>
+          {shelfWords('inks')}
+        </Link>
         <Link href="/whereabouts" className={css.toWorkshop}>
           {shelfWords('whereabouts')}
         </Link>

@@ -153,6 +153,7 @@ export const refusals = {
     isNotAText: '“{fileName}” is not a text file. Readings come in as CGATS text.',
   },
   palette: {
+    isNotThere: 'There is no such palette, or no such file of one.',
     thisIsNotA: 'This is not a GPL palette: its first line should read “GIMP Palette”.',
     lineOfThePalette: 'Line {number, number} of the palette has {line, number} characters; this is no palette.',
     lineOfThePaletteIs:

@@ -3,6 +3,7 @@ export const shelf = {
   count: '{total, plural, =0 {an empty shelf} one {# print in work} other {# prints in work}}',
   days: 'Days',
   whereabouts: 'Whereabouts',
+  inks: 'Inks kept',
   shopping: 'To buy',
   workshop: 'Workshop',
   bundle: {

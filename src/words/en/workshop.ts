@@ -8,6 +8,7 @@ export const workshop = {
   none: {
     title: 'No {things} yet',
     says: 'Put one in with what you know of it; every figure can be put right later.',
+    palette: 'Open a print and keep its inks as a palette, at Inks.',
   },
   takenOut: '{name} was taken out of the workshop.',
   putBack: 'Put it back',
@@ -27,6 +28,7 @@ export const workshop = {
     shim: 'Shims',
     hours: 'Working hours',
     'days off': 'Days off',
+    palette: 'Palettes',
   },
   use: {
     paper: 'Looks, warnings and recipes reckon with the colour; heights with the thickness.',
@@ -40,6 +42,7 @@ export const workshop = {
     room: 'Films dry sooner in warm and dry air: days follow the room of a print.',
     shim: 'Blocks are held off their stops by pieces of these.',
     hours: 'When somebody is there. A hand with hours of its own works in those; all others in everybody’s.',
+    palette: 'Inks that the prints of a series share. A palette is kept from a print, at its Inks.',
     'days off': 'No step of any print is put on these days, or none for the one hand they are of.',
   },
   putIn: {
@@ -81,6 +84,7 @@ export const workshop = {
     room: '{temperature} °C · {humidity} % humidity',
     hours: '{of, select, everybody {} other {{of}: }}{days} · {from} to {to}',
     'days off': '{of, select, everybody {} other {{of}: }}{from} – {to}',
+    palette: '{inks, plural, one {# ink} other {# inks}}',
     days: '{first} to {last}',
   },
   field: {

@@ -213,6 +213,42 @@ interface Patch {
   readonly put: (draft: Draft, reading: Reading) => Draft;
 }
 
+/** Patches of a drawdown card. */
+const cardPatches = (inkId: string, wanted: readonly Slot[] = SLOTS.map(({ id }) => id)): Patch[] =>
+  SLOTS.filter(({ id }) => wanted.includes(id)).map(({ id: slot, words, over, film }) => ({
+    words,
+    ask: { kind: 'drawdown', inkId, over, film },
+    put: (draft, reading) => ({ ...draft, [slot]: reading }),
+  }));
+
+/** Patches of a cross strip: paper, and each strip bare and crossed. */
+function crossPatches(printId: string, inkId: string, strips: readonly StripOfPrint[]): Patch[] {
+  const crossed = strips.flatMap(({ inkId: stripInkId, name }, at) =>
+    (['none', 'full'] as const).map((film): Patch => ({
+      words: inksWords(film === 'none' ? 'drawdown.stripBare' : 'drawdown.stripCrossed', { strip: name }),
+      ask: { kind: 'strip', printId, stripInkId, inkId, film },
+      put: (draft, reading) => ({
+        ...draft,
+        strips: draft.strips!.map((one, i) =>
+          i === at ? { ...one, [film === 'none' ? 'below' : 'over']: reading } : one,
+        ),
+      }),
+    })),
+  );
+  return [...cardPatches(inkId, ['paper', 'overPaper']), ...crossed];
+}
+
+/** The drawdown as it is kept; undefined while something of it is not read. */
+function cardOf(draft: Draft, source: ReadingSource): Drawdown | undefined {
+  const { paper, overPaper, black = null, overBlack = null, thinOverPaper = null, strips = [] } = draft;
+  if (!paper || !overPaper || !isWhole(draft)) return undefined;
+  return {
+    ...{ id: newId(), at: new Date().toISOString(), source },
+    ...{ paper, black, overPaper, overBlack: black && overBlack, thinOverPaper },
+    strips: strips.map(({ name, below, over, takenUp }) => ({ name, takenUp, below: below!, over: over! })),
+  };
+}
+
 /** Reading a card, opening a file of measurements, keeping what was read. */
 function useDrawdownActs(
   setReading: Dispatch<SetStateAction<string | undefined>>,
@@ -225,12 +261,6 @@ function useDrawdownActs(
   onSave: (drawdowns: readonly Drawdown[], colour?: Reading) => Promise<void>,
 ) {
   const { cabinet, tell, plan, id } = usePrintDesk('cabinet', 'tell', 'plan', 'id');
-  const slots = (wanted: readonly Slot[]) =>
-    SLOTS.filter(({ id: slot }) => wanted.includes(slot)).map(({ id: slot, words, over, film }): Patch => ({
-      words,
-      ask: { kind: 'drawdown', inkId: ink.id, over, film },
-      put: (draft, reading) => ({ ...draft, [slot]: reading }),
-    }));
   /** One patch after the other; nothing is taken where one cannot be read. */
   const readAll = async (patches: readonly Patch[], begun: Draft = {}) => {
     let next = begun;
@@ -248,22 +278,10 @@ function useDrawdownActs(
     setSource('reader');
     setDraft(next);
   };
-  const readCard = () => readAll(slots(['paper', 'black', 'overPaper', 'overBlack', 'thinOverPaper']));
+  const readCard = () => readAll(cardPatches(ink.id));
   const readCross = () => {
     const strips = stripsOfPrint(plan, ink.mediumId).slice(0, MOST_STRIPS);
-    const crossed = strips.flatMap(({ inkId: stripInkId, name }, at) =>
-      (['none', 'full'] as const).map((film): Patch => ({
-        words: inksWords(film === 'none' ? 'drawdown.stripBare' : 'drawdown.stripCrossed', { strip: name }),
-        ask: { kind: 'strip', printId: id, stripInkId, inkId: ink.id, film },
-        put: (draft, reading) => ({
-          ...draft,
-          strips: draft.strips!.map((one, i) =>
-            i === at ? { ...one, [film === 'none' ? 'below' : 'over']: reading } : one,
-          ),
-        }),
-      })),
-    );
-    return readAll([...slots(['paper', 'overPaper']), ...crossed], { strips });
+    return readAll(crossPatches(id, ink.id, strips), { strips });
   };
   const open = async (file: File | undefined) => {
     if (!file) return;
@@ -277,21 +295,9 @@ function useDrawdownActs(
     setDraft({});
   };
   const keep = async () => {
-    if (!draft?.overPaper || !draft.paper || !isWhole(draft)) return;
-    const added: Drawdown = {
-      id: newId(),
-      at: new Date().toISOString(),
-      source,
-      paper: draft.paper,
-      black: draft.black ?? null,
-      overPaper: draft.overPaper,
-      overBlack: (draft.black && draft.overBlack) ?? null,
-      thinOverPaper: draft.thinOverPaper ?? null,
-      strips: (draft.strips ?? []).map(({ name, below, over, takenUp }) => ({
-        ...{ name, takenUp, below: below!, over: over! },
-      })),
-    };
-    await onSave([...ink.drawdowns, added], draft.overPaper);
+    const added = draft && cardOf(draft, source);
+    if (!added) return;
+    await onSave([...ink.drawdowns, added], added.overPaper);
     setDraft(undefined);
     setSamples(undefined);
   };

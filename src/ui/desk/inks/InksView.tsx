@@ -10,6 +10,7 @@ import { AllRecipes } from './AllRecipes';
 import { CabinetPanel } from './CabinetPanel';
 import { Colourways } from './Colourways';
 import { RecipePanel } from './RecipePanel';
+import { Series } from './Series';
 import { useInkNeed } from './useInkNeed';
 import { useKeyNotes, type KeyNote } from '../../kit/keys';
 import clsx from 'clsx';
@@ -61,6 +62,7 @@ export function InksView() {
           {toggle}
         </div>
         <Colourways />
+        <Series />
         <AllRecipes />
         <Pots step={step} places={places} chosen={chosen} setInking={setInking} />
       </div>

@@ -33,6 +33,7 @@ import { usePrintDesk } from '../../kit/printContext';
 import { Swatch } from '../../kit/Swatch';
 import { CabinetOpening } from './CabinetOpening';
 import { GotPanel } from './GotPanel';
+import { KeptNear } from './KeptNear';
 import { useInkNeed } from './useInkNeed';
 import { sameParts } from './parts';
 import { usePigments } from '@/ui/kit/usePigments';
@@ -56,8 +57,7 @@ const LIMIT_WORDS: Record<RecipeLimit, string> = {
 
 /** One run's ink: the recipe found, the recipe taken, changed by hand with the colour answering. */
 export function RecipePanel({ question }: { question: InkQuestion }) {
-  const desk = usePrintDesk('plan', 'progress', 'change');
-  const { plan, progress, change } = desk;
+  const { plan, progress, change } = usePrintDesk('plan', 'progress', 'change');
   const got = progress.bench.coloursGot;
   const films = usePigments();
   const inkId = inkIdAsked(plan, question),
@@ -109,9 +109,28 @@ export function RecipePanel({ question }: { question: InkQuestion }) {
           parts={parts}
         />
       )}
-      {task && pigments && shown.length > 0 && <Gradation question={question} pigments={pigments} parts={shown} />}
+      {task && <FromElsewhere {...{ question, ink, pigments, shown }} onTake={closed ? undefined : take} />}
       <GotPanel question={question} />
       <Cautions place="ink" />
+    </>
+  );
+}
+
+interface FromElsewhereProps {
+  readonly question: InkQuestion;
+  readonly ink: Ink;
+  readonly pigments: readonly CabinetPigment[] | undefined;
+  readonly shown: readonly RecipePart[];
+  readonly onTake: ((parts: readonly RecipePart[]) => void) | undefined;
+}
+
+/** Beside the recipe: a gradation to another ink, and inks of other prints that are near. */
+function FromElsewhere({ question, ink, pigments, shown, onTake }: FromElsewhereProps) {
+  if (!pigments || pigments.length === 0) return null;
+  return (
+    <>
+      {shown.length > 0 && <Gradation question={question} pigments={pigments} parts={shown} />}
+      <KeptNear ink={ink} targetLabD50={ink.solidLabD50} pigments={pigments} onTake={onTake} />
     </>
   );
 }

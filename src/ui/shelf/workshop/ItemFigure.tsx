@@ -25,6 +25,7 @@ const DRAW: { readonly [Kind in ItemKind]: Draw<Kind> } = {
   shim: drawShim,
   hours: drawHours,
   'days off': drawDaysOff,
+  palette: drawPalette,
 };
 
 /** A thing of the workshop as one would sketch it in a margin, to scale among its kind. */
@@ -294,6 +295,26 @@ function drawHours({ days, from, to }: ItemOf<'hours'>) {
           </g>
         );
       })}
+    </>
+  );
+}
+
+/** Dabs of its inks on a slab, rolled out beside one another. */
+function drawPalette({ inks }: ItemOf<'palette'>) {
+  const wide = (WIDE - 24) / inks.length;
+  return (
+    <>
+      {inks.map(({ name, solidLabD50 }, i) => (
+        <rect
+          key={`${i} ${name}`}
+          x={12 + i * wide}
+          y={18 + (i % 2) * 5}
+          width={Math.max(2, wide - 3)}
+          height={HIGH - 40}
+          fill={hexFromLabD50(solidLabD50)}
+          className={css.hair}
+        />
+      ))}
     </>
   );
 }

@@ -40,7 +40,7 @@ export function WorkshopView(props: Props) {
             <h2>{many}</h2>
             <div className={clsx(kit.row, kit.gap8)}>
               {kind === 'days off' && <FromCalendar {...props} />}
-              <Button onClick={() => void add()}>{workshopWords(`putIn.${kind}`)}</Button>
+              {kind !== 'palette' && <Button onClick={() => void add()}>{workshopWords(`putIn.${kind}`)}</Button>}
             </div>
           </div>
           <p className={kit.note}>{workshopWords(`use.${kind}`)}</p>
@@ -48,7 +48,7 @@ export function WorkshopView(props: Props) {
             <NothingYet
               below
               title={workshopWords('none.title', { things: many.toLowerCase() })}
-              says={workshopWords('none.says')}
+              says={workshopWords(kind === 'palette' ? 'none.palette' : 'none.says')}
             />
           ) : (
             <Things {...{ things, chosen, unit, everything }} onChoose={choose} />
@@ -83,6 +83,7 @@ function useThings({ desk, tell }: Props) {
   const counts = new Map<ItemKind, number>();
   for (const { item } of items) counts.set(item.kind, (counts.get(item.kind) ?? 0) + 1);
   const add = async () => {
+    if (kind === 'palette') return;
     const answer = await desk.add(freshItem(kind));
     if (answer.ok) setChosenId(answer.value.item.id);
     else tell(inWords(answer));

@@ -112,6 +112,8 @@ export const ITEM_FIELDS: { readonly [Kind in ItemKind]: readonly (ItemField & {
     },
   ],
   shim: [{ key: 'thicknessMm', as: 'length', range: SHIM_RANGE_MM }],
+  // its inks come whole from a print
+  palette: [],
   'days off': [
     { key: 'handId', as: 'hand' },
     { key: 'from', as: 'day' },

@@ -18,10 +18,11 @@ export const KINDS: readonly ItemKind[] = [
   'shim',
   'hours',
   'days off',
+  'palette',
 ];
 
 /** A thing of a kind to begin from: the first of the starter set, without what is its own. */
-export function freshItem(kind: ItemKind): NewItem {
+export function freshItem(kind: Exclude<ItemKind, 'palette'>): NewItem {
   const first = STARTER_WORKSHOP.find((one) => one.kind === kind)!;
   return {
     ...first,
@@ -88,6 +89,7 @@ const FIGURES: Words = {
       humidity: trimNumber(r.relativeHumidityPercent, 0),
     }),
   shim: (s, { unit }) => formatLength(s.thicknessMm, unit),
+  palette: (p) => workshopWords('figures.palette', { inks: p.inks.length }),
   'days off': (o, told) =>
     workshopWords('figures.days off', { of: whose(o, told), from: shortDayOf(o.from), to: shortDayOf(o.to) }),
   hours: (h, told) =>
