@@ -47,6 +47,7 @@ export const inks = {
     stock: 'stock',
     low: ', low',
     twoReadings: 'two readings',
+    crossStrip: 'a cross strip',
     swatchAndAWord: 'swatch and a word',
     swatchAndContrastRatio: 'swatch and contrast ratio',
     newInk: 'new ink',

@@ -20,7 +20,6 @@ export const kept = {
     drier: '{grams, number, ::.#} g drier',
   },
   addedTo: '{what} to a hundred',
-  known: 'Colour',
   knownBy: { read: 'read', poured: 'reckoned from what was poured', planned: 'as planned' },
   left: 'Left',
   leftG: '{grams, number, ::.#} g',
@@ -39,7 +38,6 @@ export const kept = {
     title: 'Palettes of a series',
     none: 'No palette is kept. At Inks of a print its inks are kept as one; other prints of the series are then printed in the same.',
     prints: '{prints, plural, =0 {No print is planned in it.} other {In {names}.}}',
-    inks: '{inks, plural, one {# ink} other {# inks}}',
   },
   desk: {
     title: 'Kept from other prints',

@@ -171,6 +171,7 @@ function hidesInWords(opacity: OpacityKnown): string {
 }
 
 function knownBy(ink: CabinetInk): string {
+  if (ink.drawdowns.at(-1)?.strips.length) return inksWords('cabinet.crossStrip');
   if (ink.drawdowns.some((d) => d.overBlack)) return inksWords('cabinet.twoReadings');
   return typeof ink.opacity === 'string'
     ? inksWords('cabinet.swatchAndAWord')

@@ -461,17 +461,17 @@ function Card({ ink, card }: { ink: StoredInk; card: Drawdown }) {
   ];
   return (
     <>
-      <div className={clsx(css.cardGrid, kit.around8)}>
+      <div className={clsx(css.cardGrid, !black && css.noBlack, kit.around8)}>
         <span className={kit.quiet}>{inksWords('drawdown.film')}</span>
         <span className={kit.quiet}>{inksWords('drawdown.overPaper')}</span>
-        <span className={kit.quiet}>{black && inksWords('drawdown.overBlack')}</span>
+        {black && <span className={kit.quiet}>{inksWords('drawdown.overBlack')}</span>}
         {rows.map(([name, weight, overPaper, overBlack]) => (
           <Cells
             key={name}
             name={name}
             cells={[
               [predicted(film, paper, weight), overPaper?.labD50],
-              black ? [predicted(film, black, weight), overBlack?.labD50] : undefined,
+              ...(black ? [[predicted(film, black, weight), overBlack?.labD50] as const] : []),
             ]}
           />
         ))}
@@ -493,14 +493,12 @@ function Card({ ink, card }: { ink: StoredInk; card: Drawdown }) {
   );
 }
 
-function Cells({ name, cells }: { name: string; cells: readonly (readonly [Lab, Lab | undefined] | undefined)[] }) {
+function Cells({ name, cells }: { name: string; cells: readonly (readonly [Lab, Lab | undefined])[] }) {
   return (
     <>
       <span className={kit.num}>{name}</span>
-      {cells.map((cell, i) => {
-        if (!cell) return <span key={i} />;
-        const [predicted, read] = cell,
-          off = read && deltaE2000(predicted, read);
+      {cells.map(([predicted, read], i) => {
+        const off = read && deltaE2000(predicted, read);
         return (
           <span
             key={i}
