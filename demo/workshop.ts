@@ -3,8 +3,17 @@ import { sketchPlans } from '@/core/layers';
 import { normalDeviate, randomStream } from '@/core/random/random';
 import { startBelief, type Fault } from '@/core/sheets';
 import type { ActOf, BenchAct, BenchEvent, Laying, Plan } from '@/model';
-import { inkOf, inkingsOf, plannedLaying, planTaskOf, cutsOfRun, sheetAnswerOf } from '@/derived';
-import { printState, sampleProofs, editPrint } from '@/server';
+import {
+  cutsOfRun,
+  foldedIntoPanels,
+  inkOf,
+  inkingsOf,
+  paletteOf,
+  plannedLaying,
+  planTaskOf,
+  sheetAnswerOf,
+} from '@/derived';
+import { addItem, editPrint, printState, sampleProofs } from '@/server';
 import { appendBenchEvent, raiseUndoFloor, touchPrint, type Store } from '@/store';
 import { allotmentGate } from './allotmentGate';
 import { ferryNight } from './ferryNight';
@@ -65,17 +74,34 @@ export async function seedWorkshop(db: Store, nowMs: number): Promise<void> {
   expectOk(editPrint(db, still, { kind: 'sheets-set', part: { edition: 25 } }, at(0.48)));
   expectOk(editPrint(db, still, { kind: 'days-set', part: { wishedBy: dayOf(nowMs + 27 * DAY) } }, at(0.47)));
   mixAll(db, still, at(0.45));
+  foldedCard(db, still, at(0.44));
   proofOnce(db, still, nowMs);
   expectOk(editPrint(db, id, { kind: 'way-chosen', chosen: 'reduction light first', lay: true }, at(17.5)));
   await flattenInto(db, id, { colourCount: 6, radiusMm: 0.3, minIslandMm2: 1.2 }, at(17));
   mixAll(db, id, at(16));
   expectOk(editPrint(db, id, { kind: 'days-set', part: { wishedBy: dayOf(nowMs + 60 * DAY) } }, at(15)));
+  keepPalette(db, id, at(14.5));
   writeRecord(db, id, 'Salt Works, Low Sun', at(14));
   writeRecord(db, market, 'Market Morning, Wet Day', at(2.1));
   writeRecord(db, ferry, 'Ferry Slip, Night Rain', at(44));
   printHalf(db, id, nowMs);
   await marketDay(db, market, nowMs);
   await ferryRecord(db, ferry, nowMs, await ferryNight(db, ferry, nowMs));
+}
+
+/** Quinces are trimmed with a rim and folded once into a card, pressed flat before. */
+function foldedCard(db: Store, id: string, now: string): void {
+  const set = (part: Partial<Plan['finishing']>) =>
+    void expectOk(editPrint(db, id, { kind: 'finishing-set', part }, now));
+  set({ to: 'image', marginMm: 12, interleave: true, pressDays: 2 });
+  set({ lines: foldedIntoPanels(expectOk(printState(db, id)).plan, 2, 'upright', 'card') });
+}
+
+/** The inks of Salt Works are kept for the other prints of its series. */
+function keepPalette(db: Store, id: string, now: string): void {
+  const inks = paletteOf(expectOk(printState(db, id)).plan);
+  const note = 'Salt Works, and what else is printed of the shore in evening light.';
+  expectOk(addItem(db, { kind: 'palette', version: 1, name: 'Evening on the shore', note, inks }, now));
 }
 
 /** A day, ISO. */

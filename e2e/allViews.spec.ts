@@ -51,6 +51,7 @@ const ON_THE_DESK: readonly View[] = [
   { print: FERRY, view: 'block', leaf: 'Transfer', whole: 'Pasted face down' },
   { print: SALT, view: 'sheets', whole: 'Sheets started' },
   { print: 'Market Morning, Wet Day', view: 'sheets', whole: 'Blends' },
+  { print: QUINCES, view: 'finish', whole: 'Last steps' },
 ];
 const AT_THE_BENCH: readonly View[] = [
   { print: SALT, view: 'today', whole: 'Clean side' },
@@ -126,6 +127,9 @@ test('shelf and drawer lie well at every size and are readable, dialogs as well'
     await expectToLieWell(page, ALL, `the workshop’s ${kind}`);
     await expectToBeReadable(page, `the workshop’s ${kind}`);
   }
+  await page.goto(`${server.url}/inks`);
+  await expectToLieWell(page, ALL, 'inks kept');
+  await expectToBeReadable(page, 'inks kept');
   for (const view of IN_THE_DRAWER) {
     await open(page, view);
     await expectToLieWell(page, ALL, nameOf(view));

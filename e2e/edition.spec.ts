@@ -66,7 +66,7 @@ function expectToKeep(path: string): void {
 test('a varied edition of fourteen: photographed, looked over by keys, numbered, kept on record, one out on loan', async ({
   page,
 }) => {
-  test.setTimeout(420_000);
+  test.setTimeout(600_000);
   const id = await drawnPrint(
     server,
     'Kites',
@@ -94,7 +94,7 @@ test('a varied edition of fourteen: photographed, looked over by keys, numbered,
     for (let row = 0; row < 5 && (await camera.isVisible()); row++) {
       await camera.click();
       await expect(page.getByRole('button', { name: 'Stop' })).toBeVisible();
-      await expect(camera.or(all)).toBeVisible({ timeout: 200_000 });
+      await expect(camera.or(all)).toBeVisible({ timeout: 380_000 });
     }
     await expect(all).toBeVisible();
     expect(await actsOf(id, 'photographed')).toHaveLength(PRINTS + 1);

@@ -13,6 +13,7 @@ const server = new TestServer();
 test.beforeAll(() => server.start());
 test.afterAll(() => server.stop());
 
+const tool = (name: string, ...args: string[]) => execFileSync(name, args, { encoding: 'utf8' });
 const PHONE: Size = [390, 844];
 const finishing = async (id: string) => (await stateOf(server, id)).plan.finishing;
 
@@ -115,10 +116,8 @@ test('sheets are finished: trimmed with a rim, cut to a shape, folded into a box
     ]);
     const path = join(tmpdir(), `finishing-${process.pid}.pdf`);
     writeFileSync(path, await bytesOf(file));
-    expect(execFileSync('qpdf', ['--check', path], { encoding: 'utf8' })).toMatch(
-      /No syntax or stream encoding errors/,
-    );
-    expect(execFileSync('pdftotext', [path, '-'], { encoding: 'utf8' })).toMatch(/mountain fold/);
+    expect(tool('qpdf', '--check', path)).toMatch(/No syntax or stream encoding errors/);
+    expect(tool('pdftotext', path, '-')).toMatch(/mountain fold/);
   });
 
   await test.step('pressed and folded are steps of Days, and outlast a reload', async () => {
@@ -184,13 +183,10 @@ test('inks are kept: found by colour, taken into another print, shared as a pale
     const recipes = async () => (await stateOf(server, second)).plan.inks.filter(({ recipe }) => recipe !== null);
     await expect.poll(async () => (await recipes()).length).toBe(1);
     await page.getByText('Palette of a series').click();
-    await page.getByLabel('Print in the palette').click();
+    await page.getByRole('combobox', { name: 'Print in the palette' }).click();
     await page.getByRole('option', { name: 'Kites in spring' }).click();
     await expectToBeReadable(page, 'a print beside a palette');
-    await page
-      .getByRole('button', { name: /^Take th/ })
-      .last()
-      .click();
+    await page.getByRole('button', { name: /^Take (this ink|these \d+ inks)$/ }).click();
     await expect(page.getByText('These inks are of “Kites in spring”.')).toBeVisible();
     await expect.poll(async () => (await recipes()).length).toBe(2);
     const items = await api<StoredItem[]>(server, 'GET', '/api/workshop');

@@ -40,11 +40,6 @@ try {
   await page.goto(url);
   await page.waitForTimeout(8000); // the strips of all prints are drawn on the server, one after the other
   await shot('shelf');
-  await page.getByRole('link', { name: 'New print' }).click();
-  await page.getByRole('radio', { name: /^Overlaps/ }).check();
-  await page.getByText('Putting the example together').first().waitFor({ state: 'detached', timeout: 30_000 });
-  await shot('new-print');
-  await page.goto(url);
   await page.getByRole('link', { name: 'Workshop' }).click();
   await page.getByRole('button', { name: /^Cutting tools/ }).click();
   await shot('workshop');
@@ -63,6 +58,10 @@ try {
   await page.getByRole('button', { name: 'Simulated scanner' }).click();
   await page.getByText('What the scan shows').waitFor({ timeout: 90_000 });
   await shot('proof');
+  await open('Quinces on a Blue Cloth', 'finish');
+  await page.getByRole('button', { name: /^1: valley fold/ }).click();
+  await page.waitForTimeout(1500);
+  await shot('finish');
   await open('Salt Works, Low Sun', 'inks');
   await page.getByRole('button', { name: /^Run 4,/ }).click();
   await page.getByText(/seen, wanted/).waitFor();

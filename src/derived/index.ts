@@ -208,7 +208,6 @@ export {
 export { inkNeedOf, inkNeedOfRun, potNeedOf, secondInkNeedOf } from './inkNeed';
 export {
   type CabinetPigment,
-  type StripHeld,
   type StripOfPrint,
   filmOfCabinetInk,
   groundOfInk,

@@ -31,7 +31,7 @@ export { weighPack } from './packScale';
 export { daysOfWorkshop } from './days';
 export { importDaysOff, MAX_CALENDAR_BYTES } from './daysOff';
 export { shoppingOfWorkshop } from './shopping';
-export { type InksKept, inksKept, inksKeptFile } from './inksKept';
+export { inksKept, inksKeptFile } from './inksKept';
 export { whereaboutsOfWorkshop } from './whereabouts';
 export { printsFile, whereaboutsFile } from './recordTables';
 export { potsOfWorkshop } from './pots';

@@ -37,8 +37,8 @@ export async function simulatedScan(
   return success({ png, dpi: SIMULATED_DPI });
 }
 
-/** A camera of twelve megapixels, as tablets have them. */
-const PHOTOGRAPH_LONGER_PX = 4000;
+/** A camera of eight megapixels, as tablets have them. */
+const PHOTOGRAPH_LONGER_PX = 3264;
 
 /** The same sheet as a simulated camera sees it from the hand, in the light of a room: the `taken`th photograph of it. */
 export async function simulatedPhotograph(

@@ -1,5 +1,5 @@
 export { type DieLine, type DieShape, DIE_LEAST_MM2, DIE_OFFSET_MM, DIE_ROUND_MM, dieLine } from './dieLine';
-export { type Trimmed, type TrimLine, type TrimmedTo, TRIM_MARGIN_MM, TRIMMED_TO, trimLines } from './trimLines';
+export { type Trimmed, type TrimLine, TRIM_MARGIN_MM, TRIMMED_TO, trimLines } from './trimLines';
 export {
   type DrawnLine,
   type FoldedPiece,

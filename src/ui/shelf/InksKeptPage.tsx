@@ -72,7 +72,7 @@ function Inks({ inks }: Pick<Props, 'inks'>) {
   }, [inks, medium, key]);
   const columns = useMemo(() => columnsFor(key !== undefined), [key]);
   return (
-    <section className={css.list} aria-label={keptWords('title')}>
+    <div className={css.list}>
       <div className={css.asked}>
         <Sought value={sought} onChange={setSought} />
         <Near typed={typed} near={near} onTyped={setTyped} />
@@ -87,7 +87,7 @@ function Inks({ inks }: Pick<Props, 'inks'>) {
           {...{ rows, columns, sought }}
         />
       </Seek>
-    </section>
+    </div>
   );
 }
 
@@ -103,19 +103,23 @@ interface NearProps {
 function Near({ typed, near, onTyped }: NearProps) {
   const wrong = typed.trim() !== '' && !near;
   return (
-    <span className={css.near}>
-      <TextField
-        label={keptWords('near')}
-        value={typed}
-        placeholder={keptWords('noColour')}
-        error={wrong}
-        onChange={(e) => onTyped(e.target.value.slice(0, 40))}
-        onKeyDown={(e) => e.key === 'Escape' && onTyped('')}
-        helperText={wrong ? keptWords('notRead', { text: typed.trim() }) : keptWords('nearSays', { example: EXAMPLE })}
-        slotProps={{ inputLabel: { shrink: true } }}
-      />
-      <span className={clsx(kit.swatch, css.dab)} style={{ background: near && hexFromLabD50(near) }} aria-hidden />
-    </span>
+    <div>
+      <div className={css.near}>
+        <TextField
+          label={keptWords('near')}
+          value={typed}
+          placeholder={keptWords('noColour')}
+          error={wrong}
+          onChange={(e) => onTyped(e.target.value.slice(0, 40))}
+          onKeyDown={(e) => e.key === 'Escape' && onTyped('')}
+          slotProps={{ inputLabel: { shrink: true }, htmlInput: { 'aria-describedby': 'near-says' } }}
+        />
+        <span className={clsx(kit.swatch, css.dab)} style={{ background: near && hexFromLabD50(near) }} aria-hidden />
+      </div>
+      <p id="near-says" className={clsx(kit.note, css.says, wrong && kit.madder)} role={wrong ? 'alert' : undefined}>
+        {wrong ? keptWords('notRead', { text: typed.trim() }) : keptWords('nearSays', { example: EXAMPLE })}
+      </p>
+    </div>
   );
 }
 

@@ -2,6 +2,7 @@
 export const finish = {
   title: 'Finish',
   drawing: 'The sheet as printed, with the lines along which it is cut, torn and folded',
+  image: 'Image {image, number} on the sheet',
   answer: {
     none: 'There is no picture yet: nothing can be finished.',
     pieces: '{count, plural, one {Each sheet gives one piece of {size}.} other {Each sheet gives # pieces of {size}.}}',

@@ -49,7 +49,7 @@ export function FinishDrawing({ trimmed, shape, chosen, onChoose }: Props) {
           />
           {layout.images.map((image, i) => (
             <div key={i} className={css.image} style={rectOn(place, image)}>
-              <LookThumb run={plan.runs.length} label="" />
+              <LookThumb run={plan.runs.length} label={finishWords('image', { image: i + 1 })} />
             </div>
           ))}
           <svg

@@ -36,7 +36,7 @@ export function Series() {
       <summary>{keptWords('series.title')}</summary>
       <KeepPalette />
       {palettes.length > 0 && (
-        <label className={css.in}>
+        <div className={css.in}>
           {keptWords('series.in')}
           <Pick
             label={keptWords('series.in')}
@@ -44,7 +44,7 @@ export function Series() {
             options={[[NONE, keptWords('series.choose')], ...palettes.map(({ id, name }) => [id, name] as const)]}
             onChange={setChosenId}
           />
-        </label>
+        </div>
       )}
       {chosen && <Rows rows={rows} palette={chosen} />}
       {chosen && others.length > 0 && (
