@@ -64,7 +64,7 @@ function moreThanPack({ bench }: Progress, packId: string, sheets: number): Phra
 const REFUSALS: {
   readonly [Kind in BenchAct['kind']]?: Refusal<Extract<BenchAct, { readonly kind: Kind }>>;
 } = {
-  'round-begun': (_, progress, act) => {
+  'round-begun': (plan, progress, act) => {
     const { started, rounds } = progress.bench;
     if (act.round === 'edition' && started)
       return phrase('bench.sheetsWereAlreadyStarted', {
@@ -73,14 +73,19 @@ const REFUSALS: {
       });
     if ((act.round === 'edition') !== (act.roundId === EDITION_ROUND))
       return phrase('bench.theEditionsRoundIs', { name: EDITION_ROUND });
-    return rounds.some((round) => round.roundId === act.roundId) ? phrase('bench.thisRoundWasBegun') : undefined;
+    if (rounds.some((round) => round.roundId === act.roundId)) return phrase('bench.thisRoundWasBegun');
+    const colourways = act.colourways ?? [],
+      inOthers = colourways.reduce((sum, { sheets }) => sum + sheets, 0);
+    if (inOthers > act.counted) return phrase('bench.moreInOtherInksThan', { inOthers, counted: act.counted });
+    return firstOf(colourways, ({ colourwayId }) => refusedColourway(plan, colourwayId));
   },
-  'sheets-added': (_, progress, act) => {
+  'sheets-added': (plan, progress, act) => {
     const round = progress.bench.rounds.find(({ roundId }) => roundId === act.roundId);
     const refused = act.roundId === EDITION_ROUND ? refusedAddition(progress) : round ? undefined : NO_ROUND;
     const counted = round?.counted ?? 0;
     return (
       refused ??
+      refusedColourway(plan, act.colourwayId) ??
       (counted + act.counted > MOST_SHEETS ? phrase('bench.aPrintMayHave', { most: MOST_SHEETS, counted }) : undefined)
     );
   },
@@ -210,6 +215,16 @@ const REFUSALS: {
   'kento-inlaid': (plan, _, act) => refusedRun(plan, act.runId),
   numbered: refusedNumbers,
 };
+
+/** The first reason there is among several. */
+const firstOf = <T>(all: readonly T[], why: (one: T) => Phrase | undefined): Phrase | undefined =>
+  all.map(why).find((reason) => reason !== undefined);
+
+/** Sheets are printed in a set of inks that the plan has; in the first where none is named. */
+const refusedColourway = (plan: Plan, colourwayId: string | undefined): Phrase | undefined =>
+  colourwayId === undefined || plan.colourways.some(({ id }) => id === colourwayId)
+    ? undefined
+    : phrase('bench.thereIsNoSuchColourway');
 
 function refusedCut(plan: Plan, progress: Progress, cutId: string): Phrase | undefined {
   const cuts = sideOfCut(plan, cutId)?.cuts ?? [];

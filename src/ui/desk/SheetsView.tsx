@@ -33,6 +33,7 @@ import { formatSize } from '@/core/units';
 import { Choice } from '../kit/Choice';
 import { craftWords } from '@/words/craft';
 import { CountField } from '../kit/fields';
+import { Pick } from '../kit/Pick';
 import { FromWorkshop } from '../kit/FromWorkshop';
 import { usePrintDesk } from '../kit/printContext';
 import { BlendPanel } from './BlendPanel';
@@ -257,14 +258,16 @@ function Wish({ set }: { set: (part: Partial<Plan['sheets']>) => undefined }) {
 
 /** More sheets, while every block still stands as it printed. They go through all runs from the first. */
 function AddSheets() {
-  const { log, tell } = usePrintDesk('log', 'tell');
+  const { log, tell, plan } = usePrintDesk('log', 'tell', 'plan');
   const [counted, setCounted] = useState(2);
+  const [set, setSet] = useState('');
+  const colourwayId = plan.colourways.some(({ id }) => id === set) ? set : undefined;
   return (
     <form
       className={clsx(kit.row, kit.above12, kit.gap12, css.adding)}
       onSubmit={async (e) => {
         e.preventDefault();
-        const done = await log({ kind: 'sheets-added', roundId: EDITION_ROUND, counted });
+        const done = await log({ kind: 'sheets-added', roundId: EDITION_ROUND, counted, colourwayId });
         tell(done.ok ? sheetsWords('sheets.sheetsAddedTheyGo', { counted }) : inWords(done));
       }}
     >
@@ -276,6 +279,17 @@ function AddSheets() {
           onChange={setCounted}
         />
       </div>
+      {plan.colourways.length > 0 && (
+        <Pick
+          label={sheetsWords('sheets.inWhichInks')}
+          value={colourwayId ?? ''}
+          options={[
+            ['', sheetsWords('sheets.inTheFirstInks')],
+            ...plan.colourways.map(({ id, name }) => [id, name] as const),
+          ]}
+          onChange={setSet}
+        />
+      )}
       <Button type="submit">{sheetsWords('sheets.addThem')}</Button>
       <span className={kit.note}>{sheetsWords('sheets.everyBlockStillStands')}</span>
     </form>

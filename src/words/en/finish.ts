@@ -47,7 +47,7 @@ export const finish = {
     width: 'Width',
     height: 'Height',
     lay: 'Lay these lines',
-    layAnew: 'Lay these lines in place of the {lines, plural, one {line} other {# lines}} there',
+    layAnew: 'Lay these lines in place of the {lines, plural, one {one} other {# lines}} there',
     lid: 'A lid is another box, larger by twice the paper and a little air.',
     add: 'Add a line',
     remove: 'Take this line out',

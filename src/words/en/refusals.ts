@@ -385,6 +385,9 @@ export const refusals = {
     nothingHasBeenPulled: 'Nothing has been pulled in this run yet, so nothing of it can be dry.',
     thereIsNoSheet: 'There is no sheet {sheet} in the edition.',
     thereIsNoImage: 'Sheet {sheet} has {images, plural, one {# image} other {# images}}; there is no further one.',
+    thereIsNoSuchColourway: 'The plan has no such colourway: it was taken out, or is of another print.',
+    moreInOtherInksThan:
+      'In other inks there are {inOthers, number} sheets, more than the {counted, number} that are begun.',
     thisFaultIsPlaced: 'This fault has its place already.',
     thereIsNoSuchPlace: 'This place of a fault is not in the log.',
     aProofIsNotNumbered: 'Proof {sheet} is not of the edition: it gets a mark of its kind, not a number.',

@@ -38,6 +38,8 @@ export const sheets = {
     sheetsAddedTheyGo:
       '{counted, number} sheets added: they go through every run from the first, after those waiting there.',
     sheetsToAdd: 'Sheets to add',
+    inWhichInks: 'Inks of the added sheets',
+    inTheFirstInks: 'in the first inks',
     addThem: 'Add them',
     everyBlockStillStands: 'Every block still stands as it printed, so new sheets can go through all runs.',
     thatCountAndTest: ': {counted, number} that count and {tests, number} test sheets{verb}',
