@@ -15,8 +15,24 @@ import css from './Series.module.css';
 
 const NONE = '';
 
-/** The palette of a series: these inks kept as one, or this print printed in one that is kept. */
+/** The palette of a series: these inks kept as one, or this print printed in one that is kept. Nothing of it is there while it is closed. */
 export function Series() {
+  const [open, setOpen] = useState(false);
+  return (
+    <details className={css.series} open={open} onToggle={(e) => setOpen(e.currentTarget.open)}>
+      <summary>{keptWords('series.title')}</summary>
+      {open && (
+        <>
+          <KeepPalette />
+          <InPalette />
+        </>
+      )}
+    </details>
+  );
+}
+
+/** This print's inks taken from a palette that is kept. */
+function InPalette() {
   const { plan, workshop, progress, change, tell } = usePrintDesk(
     ...(['plan', 'workshop', 'progress', 'change', 'tell'] as const),
   );
@@ -31,27 +47,24 @@ export function Series() {
       if (!answer.ok) return tell(inWords(answer));
     }
   };
+  if (palettes.length === 0) return null;
   return (
-    <details className={css.series}>
-      <summary>{keptWords('series.title')}</summary>
-      <KeepPalette />
-      {palettes.length > 0 && (
-        <div className={css.in}>
-          {keptWords('series.in')}
-          <Pick
-            label={keptWords('series.in')}
-            value={chosen ? chosenId : NONE}
-            options={[[NONE, keptWords('series.choose')], ...palettes.map(({ id, name }) => [id, name] as const)]}
-            onChange={setChosenId}
-          />
-        </div>
-      )}
+    <>
+      <div className={css.in}>
+        {keptWords('series.in')}
+        <Pick
+          label={keptWords('series.in')}
+          value={chosen ? chosenId : NONE}
+          options={[[NONE, keptWords('series.choose')], ...palettes.map(({ id, name }) => [id, name] as const)]}
+          onChange={setChosenId}
+        />
+      </div>
       {chosen && <Rows rows={rows} palette={chosen} />}
-      {chosen && others.length > 0 && (
+      {others.length > 0 && (
         <Button onClick={() => void take()}>{keptWords('series.take', { inks: others.length })}</Button>
       )}
       {chosen && progress.closedRuns > 0 && <p className={kit.note}>{keptWords('series.closed')}</p>}
-    </details>
+    </>
   );
 }
 
