@@ -19,6 +19,7 @@ import { keptWords } from '@/words/kept';
 import { listOf } from '@/words/phrases';
 import { mediumInWords } from '@/words/prints';
 import { SideHead } from './SideHead';
+import side from './SideHead.module.css';
 import css from './InksKeptPage.module.css';
 
 /** An ink kept, with the picture of its print. */
@@ -44,9 +45,9 @@ const Seek = createContext<(ink: KeptInk) => void>(() => undefined);
 export function InksKeptPage({ inks, palettes }: Props) {
   useFreshPage();
   return (
-    <div className={clsx(kit.page, css.page)}>
+    <div className={clsx(kit.page, side.page)}>
       <SideHead title={keptWords('title')} />
-      <main className={css.two}>
+      <main className={side.two}>
         {inks.length === 0 ? <p className={clsx(kit.say, kit.wait)}>{keptWords('empty')}</p> : <Inks inks={inks} />}
         <aside className={css.side}>
           <Palettes palettes={palettes} />
@@ -72,7 +73,7 @@ function Inks({ inks }: Pick<Props, 'inks'>) {
   }, [inks, medium, key]);
   const columns = useMemo(() => columnsFor(key !== undefined), [key]);
   return (
-    <div className={css.list}>
+    <div className={side.list}>
       <div className={css.asked}>
         <Sought value={sought} onChange={setSought} />
         <Near typed={typed} near={near} onTyped={setTyped} />

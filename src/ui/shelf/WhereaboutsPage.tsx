@@ -13,6 +13,7 @@ import { rowKey, WhereTable } from '@/ui/kit/where/WhereTable';
 import { inWords } from '@/words/failures';
 import { whereWords } from '@/words/where';
 import { SideHead } from './SideHead';
+import side from './SideHead.module.css';
 import css from './WhereaboutsPage.module.css';
 
 /** Moves ticked prints, print by print: what one refuses stays ticked, and is said. */
@@ -54,13 +55,13 @@ export function WhereaboutsPage({ prints }: { readonly prints: readonly Standing
     [prints],
   );
   return (
-    <div className={clsx(kit.page, css.page)}>
+    <div className={clsx(kit.page, side.page)}>
       <SideHead title={whereWords('title')} />
       {rows.length === 0 ? (
         <p className={clsx(kit.say, kit.wait)}>{whereWords('empty.says')}</p>
       ) : (
-        <main className={css.two}>
-          <div className={css.list}>
+        <main className={side.two}>
+          <div className={side.list}>
             <WhereTable rows={rows} chosen={chosen} onChosen={setChosen} named />
             {problem && (
               <p className={clsx(kit.say, kit.bad)} role="alert">
