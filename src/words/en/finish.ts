@@ -9,6 +9,7 @@ export const finish = {
     asItIs: 'The sheet stays as it is: {size}.',
     shape:
       '{pieces, plural, one {A shape in one piece} other {A shape in # pieces}}{openings, plural, =0 {} one {, with one opening} other {, with # openings}}: {areaCm2, number, ::.#} cm²{images, plural, one {} other {, # times a sheet}}.',
+    noRuns: 'No run is planned yet: there is no shape to follow.',
     looking: 'The shape is being worked out …',
     empty: 'Nothing is left of the shape. Let it reach farther beyond what prints, or let smaller pieces be cut.',
   },

@@ -65,6 +65,7 @@ function answerOf(
   shape: ShapeState,
   unit: Desk['unit'],
 ): string {
+  if (plan.finishing.to === 'shape' && shape.is === 'not wanted') return finishWords('answer.noRuns');
   if (shape.is === 'failed') return shape.why;
   if (shape.is === 'looking' || shape.is === 'empty') return finishWords(`answer.${shape.is}`);
   if (shape.is === 'found') {
