@@ -82,6 +82,7 @@ export const boundaryRules = {
           'formats',
           'pdfkit',
           'fflate',
+          'yauzl',
           'csv-stringify',
           'csv-stringify/*',
           'csv-parse',
@@ -102,6 +103,7 @@ export const boundaryRules = {
           'saxes',
           'piscina',
           'fontkit',
+          'qrcode',
           'node:*',
         ),
         packages(

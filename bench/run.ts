@@ -1,4 +1,5 @@
 import { cuttableReport } from './parts/cuttable';
+import { classReport } from './parts/classOfThirty';
 import { colourReport } from './parts/colour';
 import { composeReport } from './parts/compose';
 import { daysReport } from './parts/days';
@@ -27,6 +28,7 @@ const PARTS = [
   { name: 'register', heading: 'Registration', measure: registerReport },
   { name: 'interface', heading: 'Interface', measure: interfaceReport },
   { name: 'devices', heading: 'One print on two devices', measure: devicesReport },
+  { name: 'class', heading: 'A class of thirty', measure: classReport },
   { name: 'sitting', heading: 'A sitting at the bench', measure: sittingReport },
   { name: 'days', heading: 'Days and paper', measure: daysReport },
   { name: 'losses', heading: 'Losses by way', measure: lossesReport },

@@ -5,7 +5,8 @@ import { layoutFaults } from './layout';
 import { DESK, expectToBeReadable, expectToLieWell, type Size } from './readable';
 import { sampleWorkshopAt } from './sample';
 import { TestServer } from './server';
-import { expect, test, type Page } from './test';
+import { expect, test } from './test';
+import { AT_THE_BENCH, IN_THE_DRAWER, nameOf, ON_THE_DESK, SALT, viewsOf } from './views';
 
 const server = new TestServer();
 const BENCH_TARGET_PX = 64;
@@ -20,75 +21,7 @@ test.afterAll(() => server.stop());
 const TABLET: Size = [820, 1180],
   PHONE: Size = [390, 844];
 const ALL: readonly Size[] = [...DESK, TABLET, PHONE];
-
-interface View {
-  readonly print: string;
-  readonly view: string;
-  /** A text that stands there when the view is whole. */
-  readonly whole: string | RegExp;
-  /** A tab to turn to, where the view has leaves. */
-  readonly leaf?: string;
-}
-const SALT = 'Salt Works, Low Sun',
-  QUINCES = 'Quinces on a Blue Cloth',
-  FERRY = 'Ferry Slip, Night Rain';
-
-const ON_THE_DESK: readonly View[] = [
-  { print: 'Allotment Gate', view: 'picture', whole: /colours/ },
-  { print: SALT, view: 'picture', whole: 'Flat colours' },
-  { print: SALT, view: 'picture', leaf: 'Islands', whole: /^\d+ from/ },
-  { print: SALT, view: 'runs', whole: /plans were weighed/ },
-  { print: SALT, view: 'runs', leaf: 'Who prints what', whole: 'What it costs and gives' },
-  { print: SALT, view: 'inks', whole: /ΔE/ },
-  { print: SALT, view: 'block', whole: /places? to decide on|Nothing stands/ },
-  { print: SALT, view: 'block', leaf: 'Masks', whole: /mask/i },
-  { print: SALT, view: 'block', leaf: 'Transfer', whole: /mirrored/ },
-  { print: QUINCES, view: 'register', whole: 'The sheet' },
-  { print: QUINCES, view: 'register', leaf: 'Jig', whole: 'Registration' },
-  { print: QUINCES, view: 'register', leaf: 'Fit', whole: /10,000 sheets/ },
-  { print: QUINCES, view: 'register', leaf: 'Heights', whole: 'Heights' },
-  { print: SALT, view: 'block', leaf: 'Saw', whole: 'One block, sawn apart' },
-  { print: FERRY, view: 'block', leaf: 'Transfer', whole: 'Pasted face down' },
-  { print: SALT, view: 'sheets', whole: 'Sheets started' },
-  { print: 'Market Morning, Wet Day', view: 'sheets', whole: 'Blends' },
-  { print: QUINCES, view: 'finish', whole: 'Last steps' },
-];
-const AT_THE_BENCH: readonly View[] = [
-  { print: SALT, view: 'today', whole: 'Clean side' },
-  { print: SALT, view: 'rehearse', whole: 'How much help' },
-  { print: SALT, view: 'cut', whole: /parts done/ },
-  { print: SALT, view: 'mix', whole: 'What is needed' },
-  { print: QUINCES, view: 'proof', whole: /Mark 1/ },
-  { print: QUINCES, view: 'proof', leaf: 'From a scan', whole: 'Drop a scan here' },
-  { print: QUINCES, view: 'proof', leaf: 'Put right', whole: /shim/i },
-  { print: FERRY, view: 'proof', leaf: 'Put right', whole: 'Grown and shrunk' },
-  { print: SALT, view: 'pull', whole: 'Good pull' },
-];
-const IN_THE_DRAWER: readonly View[] = [
-  { print: FERRY, view: 'ledger', whole: 'Ledger of sheets' },
-  { print: SALT, view: 'cards', whole: 'for the first sheet' },
-  { print: FERRY, view: 'numbering', whole: /number/i },
-  { print: FERRY, view: 'look-over', whole: 'Against the B.A.T.' },
-  { print: FERRY, view: 'record', whole: 'Record of the edition' },
-  { print: FERRY, view: 'whereabouts', whole: 'Out on loan' },
-];
-
-/** Addresses of the prints, by name; the shelf is asked once. */
-const addresses = new Map<string, string>();
-
-async function open(page: Page, { print, view, whole, leaf }: View): Promise<void> {
-  if (!addresses.has(print)) {
-    await page.goto(server.url);
-    const link = page.getByRole('article', { name: print }).getByRole('link').first();
-    addresses.set(print, (await link.getAttribute('href'))!);
-  }
-  await page.goto(server.url + addresses.get(print)!.replace(/[^/]+$/, view));
-  if (leaf) await page.getByRole('tab', { name: leaf }).click();
-  await expect(page.getByText(whole).first()).toBeVisible({ timeout: 60_000 });
-  await expect(page.getByRole('progressbar')).toHaveCount(0);
-}
-
-const nameOf = ({ print, view, leaf }: View) => `${print}, ${view}${leaf ? `, ${leaf}` : ''}`;
+const open = viewsOf(server);
 
 test('desk views lie well and are readable from 1024 px up', async ({ page }) => {
   test.setTimeout(240_000);

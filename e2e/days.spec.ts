@@ -126,19 +126,22 @@ test('a wish that cannot be met is said and mended; a step is put to a later day
 
   // by keys alone, on the rack
   const bar = page.getByRole('button', { name: /^print run 1.*Drag it/ });
-  await bar.focus();
-  await page.keyboard.press('Space');
-  await page.keyboard.press('ArrowDown');
-  await page.keyboard.press('Space');
-  await expect
-    .poll(async () => (await stateOf(server, id)).plan.days.pins.some(({ stepId }) => stepId.includes('/print/')))
-    .toBe(true);
-
-  // by the pointer: carried by the width of three days
   const pinOf = async () =>
     (await stateOf(server, id)).plan.days.pins.find(({ stepId }) => stepId.endsWith(`/print/${plan.runs[0].id}`))
       ?.notBefore;
+  await bar.focus();
+  await page.keyboard.press('Space');
+  const told = page.getByText(/^print run 1, .* is taken up\.$/);
+  await expect(told).toBeAttached();
+  await page.keyboard.press('ArrowDown');
+  await expect(told).toHaveCount(0);
+  await page.keyboard.press('Space');
+  await expect(page.getByText(/^print run 1, .* is put down: \S+ \d+ \S+\.$/)).toBeAttached();
+  await expect.poll(pinOf).toBeDefined();
+
+  // by the pointer, once the rack lies still: carried by the width of three days
   const before = await pinOf();
+  await expect(page.getByText(/print run 1, \S+ (begins on|cannot begin on)/)).toBeVisible();
   const rack = (await page.getByRole('group', { name: /^The drying rack/ }).boundingBox())!,
     box = (await bar.boundingBox())!;
   await page.mouse.move(box.x + box.width / 2, box.y + box.height / 2);

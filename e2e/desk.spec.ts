@@ -78,6 +78,23 @@ test('whatever the order, the model computes what happens, and warns where a lig
   await page.waitForTimeout(250); // a hand rests a moment before it lets go
   await page.mouse.up();
   await expect.poll(order).toEqual([now[1], now[0], ...now.slice(2)]);
+
+  // by keys, and told: let go back, then carried on by one
+  const told = (text: string) => expect(page.getByText(text, { exact: true })).toBeAttached();
+  await grip.focus();
+  await page.keyboard.press('Space');
+  await told('Run 1 is taken up.');
+  await page.keyboard.press('ArrowRight');
+  await told(`Run 1: place 2 of ${now.length}.`);
+  await page.keyboard.press('Escape');
+  await told('Run 1 stays where it was.');
+  await page.keyboard.press('Space');
+  await told('Run 1 is taken up.');
+  await page.keyboard.press('ArrowRight');
+  await told(`Run 1: place 2 of ${now.length}.`);
+  await page.keyboard.press('Space');
+  await told(`Run 1 is put down: place 2 of ${now.length}.`);
+  await expect.poll(order).toEqual(now);
 });
 
 test('the core sample by keyboard, the key sheet, and lengths in inches', async ({ page }) => {

@@ -1,32 +1,13 @@
-import { chromium, type Page } from '@playwright/test';
-import CHROMIUM from '../scripts/chromium.json';
+import type { Page } from '@playwright/test';
+import type { LetIn } from '@/model';
 import { expect, test } from './test';
 import { api, edit, flattenedPrint, stateOf } from './prints';
+import { comeIn, NAME, outsideBrowser, outsideOf, readyToPull } from './outside';
 import { TestServer } from './server';
 
-/** The name under which the tablet knows the machine at the desk. */
-const LAN_NAME = 'desk.workshop.test';
-const server = new TestServer({ ULEXITE_HOSTS: LAN_NAME });
+const server = new TestServer({ ULEXITE_HOSTS: NAME });
 test.beforeAll(() => server.start());
 test.afterAll(() => server.stop());
-
-/** A print whose first run is cut and can be pulled. */
-async function readyToPull(page: Page, name: string): Promise<string> {
-  const id = await flattenedPrint(page, server, name);
-  const act = (body: object, n: number) => ({
-    id: `${id.slice(0, 8)}-setup-${n}`,
-    at: new Date().toISOString(),
-    act: body,
-  });
-  await api(server, 'POST', `/api/prints/${id}/log`, {
-    known: '0.0.0',
-    events: [
-      act({ kind: 'cut-done', cutId: 'stage-1' }, 1),
-      act({ kind: 'round-begun', roundId: 'edition', round: 'edition', paper: null, counted: 60, tests: 0 }, 2),
-    ],
-  });
-  return id;
-}
 
 const pullsOf = async (id: string) =>
   (await stateOf(server, id)).events.flatMap(({ act }) => (act.kind === 'pull' ? [act.sheet] : []));
@@ -39,7 +20,7 @@ test('two devices on one print: pulls on the tablet and edits at the desk are se
   page,
   browser,
 }) => {
-  const id = await readyToPull(page, 'desk and tablet');
+  const id = await readyToPull(page, server, 'desk and tablet');
   await page.goto(`${server.url}/print/${id}/sheets`);
   const tablet = await (await browser.newContext()).newPage();
   await tablet.goto(`${server.url}/print/${id}/pull`);
@@ -89,7 +70,7 @@ test('one device offline for ten pulls and three edits: the other goes on, and b
   page,
   browser,
 }) => {
-  const id = await readyToPull(page, 'offline');
+  const id = await readyToPull(page, server, 'offline');
   const context = await browser.newContext();
   const tablet = await context.newPage();
   await tablet.goto(`${server.url}/print/${id}/pull`);
@@ -129,7 +110,7 @@ test('the server killed under two devices: what was done meanwhile on both comes
   page,
   browser,
 }) => {
-  const id = await readyToPull(page, 'killed');
+  const id = await readyToPull(page, server, 'killed');
   await page.goto(`${server.url}/print/${id}/sheets`);
   const tablet = await (await browser.newContext()).newPage();
   await tablet.goto(`${server.url}/print/${id}/pull`);
@@ -174,15 +155,14 @@ test('an edit that the newest plan cannot take is told, and taken back', async (
 test('a tablet that comes by plain http from another machine pulls, keeps and hears like any other', async ({
   page,
 }) => {
-  const id = await readyToPull(page, 'by its name');
+  const id = await readyToPull(page, server, 'by its name');
   await page.goto(`${server.url}/print/${id}/pull`);
-  const browser = await chromium.launch({
-    ...CHROMIUM,
-    args: [...CHROMIUM.args, `--host-resolver-rules=MAP ${LAN_NAME} 127.0.0.1`],
-  });
+  const browser = await outsideBrowser();
   try {
     const tablet = await browser.newPage();
-    const address = server.url.replace('127.0.0.1', LAN_NAME);
+    const address = outsideOf(server);
+    const { code } = await api<LetIn>(server, 'POST', '/api/devices', { role: 'bench', devices: 1, places: false });
+    await comeIn(tablet, server, code, 'Tablet');
     await tablet.goto(`${address}/print/${id}/pull`);
     expect(await tablet.evaluate(() => window.isSecureContext)).toBe(false);
     await tablet.keyboard.press('Space');

@@ -3,7 +3,19 @@ import Database from 'better-sqlite3';
 import { readFileSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { spawnSync } from 'node:child_process';
-import { oddAddresses, oddBodies, oddBundles, oddPictures, oddTexts, send, sendRaw, type Hostile } from './hostile';
+import {
+  oddAddresses,
+  oddArchives,
+  oddBodies,
+  oddBundles,
+  oddCalendars,
+  oddNames,
+  oddPictures,
+  oddTexts,
+  send,
+  sendRaw,
+  type Hostile,
+} from './hostile';
 import { api, drawnPrint, stateOf } from './prints';
 import { TestServer } from './server';
 
@@ -58,7 +70,14 @@ async function refused(all: readonly Hostile[]): Promise<void> {
 test('bodies and addresses that mean nothing are refused in words', async () => {
   const fresh = await api<string>(server, 'POST', '/api/prints', { name: 'To be asked' });
   // an empty record may undo nothing and find nothing, but changes nothing either
-  await refused([...oddBodies(fresh), ...oddAddresses(id)]);
+  test.setTimeout(240_000);
+  await refused([...oddBodies(fresh), ...oddAddresses(id), ...oddNames()]);
+});
+
+test('calendars and archives that lie are refused in words, soon, and nothing of them is kept', async () => {
+  test.setTimeout(240_000);
+  await fetch(`${server.url}/api/workshop`);
+  await refused([...oddCalendars(), ...oddArchives()]);
 });
 
 test('pictures made to take time or memory: given up, and others are answered meanwhile', async () => {

@@ -3,6 +3,7 @@ import { createHash } from 'node:crypto';
 import { deflateSync, gzipSync } from 'node:zlib';
 import { connect } from 'node:net';
 import { randomStream } from '@/core/random/random';
+import { ROUTE_ROLES } from '@/server/door/roles';
 
 /** One request as somebody with bad intent or a broken program may send it, and what may come back. */
 export interface Hostile {
@@ -17,23 +18,25 @@ const JSON_TYPE = { 'Content-Type': 'application/json' };
 const svg = (inside: string, attributes = 'width="400" height="300"') =>
   `<svg xmlns="http://www.w3.org/2000/svg" xmlns:xlink="http://www.w3.org/1999/xlink" ${attributes}>${inside}</svg>`;
 
-/** Bodies that are no record, on every route that reads one. */
+/** What makes something without being told anything, and so makes it of any body. */
+const WANTS_NO_BODY = ['POST /api/sample', 'POST /api/copies'];
+
+/** Every way in that changes something, as the table of roles has it: one that is new is asked, too. */
+function changingRoutes(id: string): [string, string][] {
+  const rows = Object.keys(ROUTE_ROLES)
+    .filter((route) => !route.startsWith('GET ') && !WANTS_NO_BODY.includes(route))
+    .map((route) => route.split(' ') as [string, string]);
+  const print = (path: string) => path.replace('/api/prints/[id]', `/api/prints/${id}`);
+  return rows.flatMap(([method, path]): [string, string][] =>
+    path.endsWith('/[step]')
+      ? ['undo', 'no-such-step'].map((step) => [method, print(path).replace('[step]', step)])
+      : [[method, print(path).replace(/\[\w+\]/g, 'none')]],
+  );
+}
+
+/** Bodies that are no record, on every route that changes something. */
 export function oddBodies(id: string): Hostile[] {
-  const routes: [string, string][] = [
-    ['POST', '/api/prints'],
-    ['PUT', `/api/prints/${id}`],
-    ['PATCH', `/api/prints/${id}`],
-    ['DELETE', `/api/prints/${id}`],
-    ['POST', `/api/prints/${id}/log`],
-    ['POST', `/api/prints/${id}/undo`],
-    ['POST', `/api/prints/${id}/slip`],
-    ['POST', `/api/prints/${id}/no-such-step`],
-    ['PUT', `/api/prints/${id}/picture`],
-    ['POST', '/api/cabinet'],
-    ['PUT', '/api/cabinet/none'],
-    ['POST', '/api/practice'],
-    ['POST', '/api/reader'],
-  ];
+  const routes = changingRoutes(id);
   const bodies: [string, Uint8Array | string][] = [
     ['null', 'null'],
     ['a list', '[1,2,3]'],
@@ -84,6 +87,95 @@ export function oddAddresses(id: string): Hostile[] {
     { name: 'a drawing at no resolution', method: 'GET', path: `/api/prints/${id}/files/drawing-flat.png?dpi=NaN` },
     { name: 'a scan of no run', method: 'POST', path: `/api/prints/${id}/scan?printed=-1` },
   ];
+}
+
+/** Every way in that shows something, asked for names that mean nothing or more than they seem. */
+export function oddNames(): Hostile[] {
+  const names = [
+    '..',
+    '.',
+    '%2e%2e',
+    '..%2f..%2fdevices',
+    '%5c',
+    'x'.repeat(4000),
+    '%00',
+    "1' OR '1'='1",
+    '<script>',
+    '__proto__',
+    '%F0%9F%98%80',
+  ];
+  return Object.keys(ROUTE_ROLES).flatMap((route) => {
+    const [method, path] = route.split(' ');
+    if (method !== 'GET' || !path.includes('[')) return [];
+    return names.map((name) => ({
+      name: `${route} called ${name.slice(0, 20)}`,
+      method,
+      path: `${path.replace(/\[\w+\]/g, () => name).replaceAll('*', '1')}?width=NaN&page=-1&known=x&palette=${name.slice(0, 50)}`,
+    }));
+  });
+}
+
+/** Calendars of days off that were made to take time. */
+export function oddCalendars(): Hostile[] {
+  const event = (lines: string) =>
+    `BEGIN:VCALENDAR\r\nVERSION:2.0\r\nBEGIN:VEVENT\r\nUID:1\r\n${lines}\r\nEND:VEVENT\r\nEND:VCALENDAR\r\n`;
+  const files: [string, string][] = [
+    ['every second for ever', event('DTSTART;VALUE=DATE:20000101\r\nRRULE:FREQ=SECONDLY')],
+    ['a day that never comes', event('DTSTART;VALUE=DATE:20000101\r\nRRULE:FREQ=YEARLY;BYMONTH=2;BYMONTHDAY=30')],
+    ['an end before its begin', event('DTSTART;VALUE=DATE:20261201\r\nDTEND;VALUE=DATE:19000101')],
+    ['half a calendar', 'BEGIN:VCALENDAR\r\nBEGIN:VEVENT\r\nDTSTART:2'],
+    ['components in components', 'BEGIN:VCALENDAR\r\n'.repeat(20_000)],
+    ['a line without end', event(`SUMMARY:${'x'.repeat(1_500_000)}`)],
+    ['years of five digits', event('DTSTART;VALUE=DATE:99991231\r\nDURATION:P999999999D')],
+  ];
+  return files.map(([name, body]) => ({
+    name: `calendar: ${name}`,
+    method: 'POST',
+    path: '/api/workshop/daysoff',
+    body,
+  }));
+}
+
+/** Archives of a workshop that lie, or that were made to fill disk and memory. */
+export function oddArchives(): Hostile[] {
+  const head = (more: object = {}) =>
+    Buffer.from(
+      JSON.stringify({
+        ...{
+          format: 'ulexite-workshop',
+          version: 1,
+          writtenAt: '2026-11-20',
+          prints: 1,
+          things: [],
+          inks: [],
+          practice: [],
+        },
+        ...more,
+      }),
+    );
+  const nothing = new Uint8Array(90_000_000);
+  const files: [string, Uint8Array][] = [
+    ['no zip', Buffer.from('PK not a zip')],
+    ['a zip of nothing', zipSync({})],
+    ['no head', zipSync({ 'prints/a.ulexite.zip': head() })],
+    ['a head of lists in lists', zipSync({ 'workshop.json': Buffer.from('['.repeat(60_000)) })],
+    ['a head that grows a thousand times', zipSync({ 'workshop.json': nothing }, { level: 9 })],
+    [
+      'a print that grows a thousand times',
+      zipSync({ 'workshop.json': head(), 'prints/a.ulexite.zip': nothing }, { level: 9 }),
+    ],
+    [
+      'names that climb',
+      zipSync({ 'workshop.json': head(), '../../../tmp/x': head(), 'prints/../x.ulexite.zip': head() }),
+    ],
+    [
+      'things that are none',
+      zipSync({ 'workshop.json': head({ things: [1, null, {}], inks: [[], 'x'], practice: [{}] }) }),
+    ],
+    ['a prototype', zipSync({ 'workshop.json': Buffer.from('{"__proto__":{"format":"ulexite-workshop"}}') })],
+    ['another version', zipSync({ 'workshop.json': head({ version: 99 }) })],
+  ];
+  return files.map(([name, body]) => ({ name: `archive: ${name}`, method: 'POST', path: '/api/archive', body }));
 }
 
 /** Pictures that are none, or that were made to take time or memory. */

@@ -27,10 +27,10 @@ export async function layoutFaults(page: Page, leastTargetPx = 0): Promise<strin
       }
       return true;
     };
-    /** What of a box is left inside everything round it that cuts off or scrolls. */
+    /** What of a box is left inside its element and everything round that, where it cuts off or scrolls. */
     const visible = (element: Element, box: Box): Box => {
       let left = box;
-      for (let e = element.parentElement; e; e = e.parentElement)
+      for (let e: Element | null = element; e; e = e.parentElement)
         if (clips(getComputedStyle(e))) left = both(left, e.getBoundingClientRect());
       return both(left, { left: 0, top: 0, right: width, bottom: innerHeight });
     };

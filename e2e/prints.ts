@@ -20,9 +20,14 @@ export async function api<T>(server: TestServer, method: string, path: string, b
   return answer;
 }
 
-/** A picture brought in by its field. A file given before the page is taken over by its program would be lost, as no hand is quick enough to do. */
-export async function givePicture(page: Page, file: { name: string; mimeType: string; buffer: Buffer }): Promise<void> {
-  const field = page.getByLabel('Picture file');
+type GivenFile = Readonly<{ name: string; mimeType: string; buffer: Buffer }>;
+
+/** A picture brought in by its field. */
+export const givePicture = (page: Page, file: GivenFile): Promise<void> => giveFile(page, 'Picture file', file);
+
+/** A file given to a field. One given before the page is taken over by its program would be lost, as no hand is quick enough to do. */
+export async function giveFile(page: Page, label: string, file: GivenFile): Promise<void> {
+  const field = page.getByLabel(label);
   await expect
     .poll(() => field.evaluate((input) => Object.keys(input).some((key) => key.startsWith('__reactProps'))))
     .toBe(true);

@@ -21,6 +21,8 @@ export const test = plain.extend<object, { profile: BrowserContext }>({
         locale: 'en-GB',
         timezoneId: 'UTC',
         acceptDownloads: true,
+        // what is kept for the bench without a server has a test of its own
+        serviceWorkers: 'block',
       });
       profile.setDefaultTimeout(30_000);
       await use(profile);

@@ -1,21 +1,84 @@
 import { expect, test } from './test';
 import { api, flattenedPrint, stateOf } from './prints';
+import { DESK, expectToBeReadable, expectToLieWell } from './readable';
 import { TestServer } from './server';
 
 const server = new TestServer();
 test.beforeAll(() => server.start());
 test.afterAll(() => server.stop());
 
-test('an empty shelf offers a sample print to walk through', async ({ page }) => {
+test('first start: three doors, and a walk of ten steps through the sample that touches real controls', async ({
+  page,
+}) => {
+  test.setTimeout(120_000);
   await page.goto(server.url);
+  for (const door of ['Walk through a print', 'Begin your own', 'Bring a print along'])
+    await expect(page.getByRole('heading', { name: door })).toBeVisible();
+  await expectToLieWell(page, [...DESK, [820, 1180], [390, 844]], 'the three doors');
+  await expectToBeReadable(page, 'the three doors');
   await page.getByRole('button', { name: 'Walk through a sample print' }).click();
   await page.waitForURL(/\/print\/.+\/picture$/);
   await expect(page.getByText('Three Lamps on the Quay').first()).toBeVisible();
-  await page
-    .getByRole('link', { name: /^2 Runs|Runs/ })
-    .first()
-    .click();
-  await expect(page.getByText(/You work: reduction, light to dark/)).toBeVisible();
+
+  const card = page.getByRole('region', { name: 'A walk through this print' });
+  const ringed = page.locator('[data-walk-now]');
+  const touch: Readonly<Record<number, () => Promise<void>>> = {
+    5: () => ringed.getByRole('button').nth(1).click(),
+    7: async () => {
+      await ringed.getByRole('textbox').fill('12');
+      await ringed.getByRole('textbox').press('Tab');
+    },
+    9: async () => {
+      await ringed.click();
+      await page.getByRole('button', { name: 'Yes, it is cut' }).click();
+    },
+  };
+  const elsewhere = new Set([2, 4, 5, 6, 7, 8, 10]);
+  for (let step = 1; step <= 10; step++) {
+    await expect(card.getByText(`Step ${step} of 10`)).toBeVisible();
+    if (elsewhere.has(step)) await card.getByRole('link', { name: 'Go there' }).click();
+    await expect(ringed).toHaveCount(1);
+    if (step === 3) await expectToBeReadable(page, 'a step of the walk');
+    await (touch[step] ?? (() => ringed.click()))();
+  }
+  await expect(card.getByText('That is the way of a print')).toBeVisible();
+  // what was touched was really done
+  const id = page.url().match(/print\/([^/]+)/)![1];
+  const { plan, events } = await stateOf(server, id);
+  expect(plan.sheets.edition).toBe(12);
+  expect(events.map(({ act }) => act.kind)).toEqual(expect.arrayContaining(['cut-done', 'round-begun']));
+  await page.reload();
+  await expect(card).toBeVisible();
+  await card.getByRole('button', { name: 'End the walk' }).click();
+  await expect(card).toHaveCount(0);
+  await page.reload();
+  await expect(page.getByTestId('next-sheet')).toBeVisible();
+  await expect(card).toHaveCount(0);
+});
+
+test('words of the craft show their card where they stand, by keys too, and stand on a page', async ({ page }) => {
+  const id = await flattenedPrint(page, server, 'Words');
+  await page.goto(`${server.url}/print/${id}/block`);
+  await page.getByRole('tab', { name: 'Overlap' }).click();
+  const word = page.getByRole('button', { name: 'Choke of deeper stages' });
+  await word.focus();
+  await page.keyboard.press('Enter');
+  const card = page.getByRole('dialog', { name: 'Choke' });
+  await expect(card).toContainText('A film that ends a little inside the one below it');
+  await expect(card.getByRole('img', { name: 'Choke, drawn' })).toBeVisible();
+  await expectToBeReadable(page, 'the card of a word');
+  await page.keyboard.press('Escape');
+  await expect(card).toHaveCount(0);
+  await expect(word).toBeFocused();
+  await word.click();
+  await card.getByRole('link', { name: 'All words of the craft' }).click();
+  await page.waitForURL(/\/glossary#choke$/);
+  await expect(page.getByRole('heading', { name: 'Kento' })).toBeVisible();
+  await page.getByLabel('Find a word').fill('bon à tirer');
+  await expect(page.getByRole('heading', { level: 2 })).toHaveText(['B.A.T.']);
+  await page.getByLabel('Find a word').fill('');
+  await expectToLieWell(page, [...DESK, [820, 1180], [390, 844]], 'the words');
+  await expectToBeReadable(page, 'the words');
 });
 
 test('a new print asks how one works: each way with an example and its reasons, by keys alone', async ({ page }) => {

@@ -1,30 +1,24 @@
 /**
- * `npm run backup [target]`: copies the workshop's file with SQLite's own backup, also while the server runs, and checks the copy. The
- * target is a file that does not exist yet, by default beside the workshop's with the moment in its name.
+ * `npm run backup [target]`: copies the workshop's file, also while the server runs, and reads the copy back. The target is a file that does
+ * not exist yet, by default beside the workshop's with the moment in its name.
  */
-import Database from 'better-sqlite3';
 import { existsSync } from 'node:fs';
+import { keepingRoom, workshopFile } from './workshop.mjs';
 
-const file = process.env.ULEXITE_DATA ?? 'data/ulexite.sqlite';
+const file = workshopFile();
 const target =
   process.argv[2] ?? file.replace(/(\.sqlite)?$/, `-${new Date().toISOString().slice(0, 19).replace(/:/g, '')}.sqlite`);
 
+const { copyTo, keepingWords, problemOf } = await keepingRoom();
 function stop(message) {
   console.error(message);
   process.exit(1);
 }
-if (!existsSync(file)) stop(`There is no workshop’s file at “${file}”. Name it in ULEXITE_DATA.`);
-if (existsSync(target)) stop(`“${target}” is there already. Name another file: a backup never overwrites one.`);
+if (!existsSync(file)) stop(keepingWords('terminal.noFile', { file }));
+if (existsSync(target)) stop(keepingWords('terminal.taken', { target }));
 try {
-  const db = new Database(file, { readonly: true });
-  await db.backup(target);
-  db.close();
-  const copy = new Database(target, { readonly: true });
-  const found = copy.pragma('quick_check', { simple: true });
-  copy.close();
-  if (found !== 'ok')
-    stop(`The copy at “${target}” does not read back whole (${found}). Look at both disks, and try again.`);
-  console.log(`“${file}” was copied to “${target}” and read back whole.`);
+  await copyTo(file, target);
+  console.log(keepingWords('terminal.copied', { file, target }));
 } catch (error) {
-  stop(`“${file}” could not be copied to “${target}”: ${error.message}`);
+  stop(problemOf(error, target)?.message ?? error.message);
 }

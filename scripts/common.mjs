@@ -1,4 +1,4 @@
-import { spawnSync } from 'node:child_process';
+import { spawn, spawnSync } from 'node:child_process';
 import { createHash } from 'node:crypto';
 import { existsSync, mkdirSync, readFileSync, readdirSync, statSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
@@ -22,6 +22,18 @@ export function run(command, args, options = {}) {
   return done.status ?? 1;
 }
 
+/** As `run`, while whoever waits can be told how far it is. */
+export function watched(command, args) {
+  return new Promise((done, failed) => {
+    const child = spawn(command, args, {
+      stdio: 'inherit',
+      env: { ...process.env, NEXT_TELEMETRY_DISABLED: '1' },
+    });
+    child.on('error', failed);
+    child.on('close', (code) => (code === 0 ? done() : process.exit(code ?? 1)));
+  });
+}
+
 const STAMPS = '.tmp';
 
 function stampIs(name, value) {
@@ -34,13 +46,22 @@ function stamp(name, value) {
   writeFileSync(join(STAMPS, name), value);
 }
 
-/** Installs the packages of the lock file, unless that was done for just this lock file. */
-export function installed() {
-  const lock = createHash('sha256').update(readFileSync('package-lock.json')).update(process.version).digest('hex');
-  if (existsSync('node_modules/next') && stampIs('installed', lock)) return say('Packages are installed.');
+const lockOf = () =>
+  createHash('sha256').update(readFileSync('package-lock.json')).update(process.version).digest('hex');
+
+/** Whether the packages of just this lock file are still to be installed. */
+export const wantsInstall = () => !(existsSync('node_modules/next') && stampIs('installed', lockOf()));
+
+export async function install() {
+  await watched('npm', ['ci', '--no-audit', '--no-fund']);
+  stamp('installed', lockOf());
+}
+
+/** Installs the packages, unless that was done. */
+export async function installed() {
+  if (!wantsInstall()) return say('Packages are installed.');
   say('Installing packages (npm ci) …');
-  run('npm', ['ci', '--no-audit', '--no-fund']);
-  stamp('installed', lock);
+  await install();
 }
 
 function newestUnder(path) {
@@ -52,17 +73,27 @@ function newestUnder(path) {
     .join('|');
 }
 
-/** Builds the application, unless nothing it is made of has changed. */
-export function built() {
-  const sources = createHash('sha256')
+const sourcesOf = () =>
+  createHash('sha256')
     .update(
-      ['src', 'scripts/buildWorkers.mjs', 'next.config.ts', 'package-lock.json', 'tsconfig.json']
+      ['src', 'public', 'scripts/buildWorkers.mjs', 'next.config.ts', 'package-lock.json', 'tsconfig.json']
         .map(newestUnder)
         .join('|'),
     )
     .digest('hex');
-  if (existsSync('.next/BUILD_ID') && stampIs('built', sources)) return say('The build is up to date.');
-  say('Building …');
-  run('npm', ['run', 'build']);
+
+/** Whether anything the application is made of has changed since it was built. */
+export const wantsBuild = () => !(existsSync('.next/BUILD_ID') && stampIs('built', sourcesOf()));
+
+export async function build() {
+  const sources = sourcesOf();
+  await watched('npm', ['run', 'build']);
   stamp('built', sources);
+}
+
+/** Builds the application, unless that was done. */
+export async function built() {
+  if (!wantsBuild()) return say('The build is up to date.');
+  say('Building …');
+  await build();
 }

@@ -152,3 +152,25 @@ export function idsIn(fileName: string, source: string): string[] {
   visit(file);
   return ids;
 }
+
+/** What takes a message and says it. */
+const SAYS = /(Words|[iI]nWords|failureSaid)$/;
+
+/** Places, as `file:line`, where a program says something while it loads: outside functions, or in one that is called at once for a list. */
+export function saidAtLoad(fileName: string, source: string): string[] {
+  const kind = fileName.endsWith('x') ? ts.ScriptKind.TSX : ts.ScriptKind.TS;
+  const file = ts.createSourceFile(fileName, source, ts.ScriptTarget.Latest, true, kind);
+  const found: string[] = [];
+  const calledAtOnce = (node: ts.Node) =>
+    ts.isCallExpression(node.parent) &&
+    node.parent.arguments.some((one) => one === node) &&
+    /\.(map|flatMap|filter|reduce)$/.test(node.parent.expression.getText());
+  const visit = (node: ts.Node): void => {
+    if (ts.isClassDeclaration(node) || (ts.isFunctionLike(node) && !calledAtOnce(node))) return;
+    if (ts.isCallExpression(node) && SAYS.test(node.expression.getText()))
+      found.push(`${fileName}:${file.getLineAndCharacterOfPosition(node.getStart()).line + 1}`);
+    ts.forEachChild(node, visit);
+  };
+  visit(file);
+  return found;
+}

@@ -6,8 +6,8 @@ import { join } from 'node:path';
 import { chromium } from '@playwright/test';
 import { built, CHROMIUM, installed, run } from './common.mjs';
 
-installed();
-built();
+await installed();
+await built();
 const folder = mkdtempSync(join(tmpdir(), 'ulexite-shots-'));
 process.env.ULEXITE_DATA = join(folder, 'demo.sqlite');
 run('npx', ['tsx', 'demo/make.ts']);
@@ -40,9 +40,6 @@ try {
   await page.goto(url);
   await page.waitForTimeout(8000); // the strips of all prints are drawn on the server, one after the other
   await shot('shelf');
-  await page.getByRole('link', { name: 'Workshop' }).click();
-  await page.getByRole('button', { name: /^Cutting tools/ }).click();
-  await shot('workshop');
   await open('Allotment Gate', 'picture');
   await page.getByRole('button', { name: 'Flatten', exact: true }).click();
   await page.getByTestId('hours-of-cutting').waitFor({ timeout: 60_000 });
@@ -52,12 +49,6 @@ try {
     side.scrollTop = 215;
   });
   await shot('picture');
-  await open('Quinces on a Blue Cloth', 'proof');
-  await page.getByRole('group', { name: 'Run' }).getByRole('button', { name: '3' }).click();
-  await page.getByRole('tab', { name: 'From a scan' }).click();
-  await page.getByRole('button', { name: 'Simulated scanner' }).click();
-  await page.getByText('What the scan shows').waitFor({ timeout: 90_000 });
-  await shot('proof');
   await open('Quinces on a Blue Cloth', 'finish');
   await page.getByRole('button', { name: /^1: valley fold/ }).click();
   await page.waitForTimeout(1500);
@@ -100,6 +91,8 @@ try {
   for (const view of ['sheets', 'cut', 'pull']) {
     await open('Salt Works, Low Sun', view);
     await page.waitForTimeout(1500);
+    if (view === 'cut') await page.getByText(/parts done/).waitFor();
+    await page.waitForTimeout(1500);
     await shot(view);
   }
   await open('Ferry Slip, Night Rain', 'look-over');
@@ -127,14 +120,42 @@ try {
   await page.getByRole('button', { name: 'a knifeful' }).click();
   await page.waitForTimeout(2000);
   await shot('mix');
-  await open('Ferry Slip, Night Rain', 'paper');
-  await page.getByRole('img', { name: /^The parent sheet/ }).waitFor();
-  await page.waitForTimeout(2500);
-  await shot('paper');
+  await open('Quinces on a Blue Cloth', 'table');
+  await page.getByLabel('Places at the table').fill('12');
+  await page.getByLabel('Places at the table').press('Enter');
+  await page.getByRole('button', { name: 'Begin the class' }).click();
+  const place = (n) => page.getByRole('button', { name: `Place ${n}`, exact: true });
+  const printed = page.getByRole('button', { name: /^Printed/ });
+  for (const n of [1, 3, 4, 6, 8]) {
+    await place(n).click();
+    if (n === 6) await page.getByRole('button', { name: 'patchy' }).click();
+    await printed.click();
+    await page.waitForTimeout(600);
+  }
+  for (const [n, where] of [
+    [7, 'block'],
+    [2, 'block'],
+    [9, 'block'],
+    [5, 'rubbing'],
+  ]) {
+    await place(n).click();
+    await page.getByRole('button', { name: `Place ${n}: line up At the ${where}` }).click();
+    await page.waitForTimeout(400);
+  }
+  await shot('table');
   await open('Salt Works, Low Sun', 'days');
   await page.getByRole('heading', { name: 'What comes when' }).waitFor({ timeout: 60_000 });
   await page.waitForTimeout(2500);
   await shot('days');
+  // the same in the other language
+  await page.goto(url);
+  await page.getByRole('button', { name: /^Deutsch/ }).click();
+  await page.getByText(/Drucke in Arbeit/).waitFor();
+  await page.waitForTimeout(3000);
+  await shot('shelf-de');
+  await open('Salt Works, Low Sun', 'pull');
+  await page.waitForTimeout(1500);
+  await shot('pull-de');
 } finally {
   await browser.close();
   server.kill();

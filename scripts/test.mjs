@@ -15,6 +15,7 @@ function debian() {
     !answers('python3', '--version') && 'python3',
     !answers('pdffonts', '-v') && 'poppler-utils',
     !answers('qpdf', '--version') && 'qpdf',
+    !answers('openssl', 'version') && 'openssl',
     !answers('python3', '-c', 'import ctypes; ctypes.CDLL("libical.so.3")') && 'libical3',
   ].filter(Boolean);
   if (missing.length === 0) return;
@@ -90,7 +91,7 @@ const unitTests = () =>
     { NODE_OPTIONS: '--experimental-vm-modules --no-warnings' },
   );
 
-installed();
+await installed();
 debian();
 mkdirSync('.tmp', { recursive: true });
 const began = Date.now();

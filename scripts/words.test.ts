@@ -1,12 +1,15 @@
 import { existsSync, readdirSync, readFileSync, statSync } from 'node:fs';
 import { basename, join } from 'node:path';
+import { LANGUAGES } from '../src/words/language';
 import { valuesOf, type Compiled, type Messages } from '../src/words/translator';
 import { codesIn } from './codes';
 import { compiledRoom } from './compiledRoom';
-import { idsIn, sentencesIn } from './sentences';
+import { idsIn, saidAtLoad, sentencesIn } from './sentences';
+import { catalogueOf, roomsOf } from './words';
 
-const SOURCE = 'src/words/en',
-  MADE = 'src/words/made/en';
+const SOURCE = 'src/words',
+  MADE = 'src/words/made';
+const ofCatalogues = (file: string) => LANGUAGES.some((one) => file.startsWith(join(SOURCE, one)));
 
 /** Where no sentence may stand: everything but the catalogues, styles and what tests are made with. */
 const ROOMS = [
@@ -23,10 +26,12 @@ const OTHERWISE: Readonly<Record<string, string>> = {
   'src/core/units/length.ts': 'spellings of units that are read',
   'src/core/sheets/numbering.ts': 'pencil marks as custom writes them, in every language',
   'src/formats/archivePage.ts': 'the style sheet of a page that stands alone',
+  'src/server/door/comeIn.ts': 'the style sheet of a page that stands alone',
   'src/core/units/ranged.ts': 'for whoever mends a formula',
 };
 /** First lines of formats and fields of protocols. */
-const FOR_PROGRAMS = /^(event|id): |^\(prefers-|^italic \$\{size\}px|^no-store|^GIMP Palette$|^SQLite format/;
+const FOR_PROGRAMS =
+  /^(event|id): |^\(prefers-|^italic \$\{size\}px|^no-store|^GIMP Palette$|^SQLite format|^GET, HEAD, |^img-src /;
 
 const filesOf = (path: string): string[] =>
   statSync(path).isDirectory()
@@ -39,17 +44,7 @@ const told = (file: string, ids: ReadonlySet<string>) =>
     .filter(({ text }) => !FOR_PROGRAMS.test(text))
     .map((s) => `${file}:${s.line} ${s.text}`);
 
-async function rooms(): Promise<Map<string, Messages>> {
-  const names = readdirSync(SOURCE).map((file) => basename(file, '.ts'));
-  return new Map(
-    await Promise.all(
-      names.map(async (name) => {
-        const room = (await import(`../src/words/en/${name}`)) as Record<string, Messages>;
-        return [name, room[name]] as const;
-      }),
-    ),
-  );
-}
+const rooms = () => roomsOf('en');
 
 const keysOf = (room: Messages, before = ''): string[] =>
   Object.entries(room).flatMap(([key, value]) =>
@@ -61,7 +56,12 @@ const messageAt = (room: Messages, key: string) =>
 
 /** Keys no program names, whole or by the beginning of a template. */
 function unused(name: string, room: Messages, programs: readonly string[]): string[] {
-  const mine = programs.filter((source) => source.includes(`words/${name}'`) || source.includes(`./en/${name}'`));
+  const mine = programs.filter(
+    (source) =>
+      source.includes(`words/${name}'`) ||
+      source.includes(`./en/${name}'`) ||
+      new RegExp(`\\b${name}Words\\b[^;]*= await`).test(source),
+  );
   const whole = new Set(mine.flatMap((source) => [...source.matchAll(/['"]([\w .-]+)['"]/g)].map((m) => m[1])));
   const begun = mine.flatMap((source) => [...source.matchAll(/`([\w .-]*)\$\{/g)].map((m) => m[1])).filter(Boolean);
   const byName = mine.some((source) => source.includes(`keyof typeof ${name}`));
@@ -79,19 +79,60 @@ test('no sentence stands outside the catalogues', async () => {
 });
 
 test('every catalogue is as it was read by `npm run words`, and none is left over', async () => {
-  const all = await rooms();
-  for (const [name, room] of all) {
-    const file = join(MADE, `${name}.json`);
-    expect([name, existsSync(file) && JSON.parse(readFileSync(file, 'utf8'))]).toEqual([
-      name,
-      compiledRoom(room) as Compiled,
-    ]);
+  const first = await catalogueOf('en');
+  for (const [name, room] of Object.entries(first)) {
+    const file = join(MADE, 'en', `${name}.json`);
+    expect([name, existsSync(file) && JSON.parse(readFileSync(file, 'utf8'))]).toEqual([name, room]);
   }
-  expect(
-    readdirSync(MADE)
-      .map((file) => basename(file, '.json'))
-      .sort(),
-  ).toEqual([...all.keys()].sort());
+  for (const other of LANGUAGES.filter((one) => one !== 'en'))
+    expect(JSON.parse(readFileSync(join(MADE, `${other}.json`), 'utf8'))).toEqual(await catalogueOf(other));
+  const left = (path: string) => readdirSync(path).map((file) => basename(file, '.json'));
+  expect(left(join(MADE, 'en')).sort()).toEqual(Object.keys(first).sort());
+  expect(left(MADE).sort()).toEqual([...LANGUAGES].sort());
+});
+
+describe('languages', () => {
+  /** Every key with the values its message wants. */
+  const wanted = (catalogue: Readonly<Record<string, Compiled>>) =>
+    Object.entries(catalogue).flatMap(([name, room]) =>
+      messagesOf(room).map(([key, values]) => `${name}.${key} {${[...values].sort().join()}}`),
+    );
+
+  test.each(LANGUAGES.filter((one) => one !== 'en'))(
+    '%s lacks no key, has none more, and no message lost a value',
+    async (other) => {
+      const [first, there] = [wanted(await catalogueOf('en')), wanted(await catalogueOf(other))];
+      expect(first.filter((one) => !there.includes(one))).toEqual([]);
+      expect(there.filter((one) => !first.includes(one))).toEqual([]);
+    },
+  );
+
+  test('German is written with its own quotation marks, and says the same shares, tags and signs', async () => {
+    const [english, german] = await Promise.all([roomsOf('en'), roomsOf('de')]);
+    const odd = [...english].flatMap(([name, room]) =>
+      keysOf(room).flatMap((key) => {
+        const [first, other] = [messageAt(room, key) as string, messageAt(german.get(name)!, key) as string];
+        const signs = (text: string) => (text.match(/[%°²³±→×†✛…]/gu) ?? []).sort().join('');
+        return /[“”](?!.*)|"/.test(other) ||
+          (other.match(/„/g) ?? []).length !== (other.match(/“/g) ?? []).length ||
+          signs(first) !== signs(other)
+          ? [`${name}.${key}: ${other}`]
+          : [];
+      }),
+    );
+    expect(odd).toEqual([]);
+  });
+
+  test('nothing is said while a program loads: it would be said in one language for good', () => {
+    const said = filesOf('src').flatMap((file) => saidAtLoad(file, readFileSync(file, 'utf8')));
+    expect(said).toEqual([]);
+  });
+
+  test('planted: what is said at once is found, what is said when it is asked for is not', () => {
+    const planted =
+      "const A = pageWords('a');\nconst B = LIST.map((one) => [one, pageWords(one)]);\nconst C = perLanguage(() => pageWords('c'));\nfunction d() { return pageWords('d'); }";
+    expect(saidAtLoad('planted.ts', planted)).toEqual(['planted.ts:1', 'planted.ts:2']);
+  });
 });
 
 test('no key holds a dot: dots part the levels', async () => {
@@ -184,9 +225,11 @@ describe('what is told by its code', () => {
 });
 
 test('every message is said somewhere', async () => {
-  const programs = filesOf('src')
-    .filter((file) => !file.startsWith(SOURCE))
-    .map((file) => readFileSync(file, 'utf8'));
+  const inTerminal = readdirSync('scripts').filter((name) => name.endsWith('.mjs'));
+  const programs = [
+    ...filesOf('src').filter((file) => !ofCatalogues(file)),
+    ...inTerminal.map((name) => join('scripts', name)),
+  ].map((file) => readFileSync(file, 'utf8'));
   const left = [...(await rooms())]
     .filter(([name]) => !BY_CODE.includes(name))
     .flatMap(([name, room]) => unused(name, room, programs).map((key) => `${name}: ${key}`));

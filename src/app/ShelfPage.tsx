@@ -1,4 +1,5 @@
 'use client';
+import { walkTo } from '@/ui/kit/walk/walkKept';
 import { inWords } from '@/words/failures';
 import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { useRouter } from 'next/navigation';
@@ -7,13 +8,22 @@ import type { Outcome, ShelfPage as ShelfPrints } from '@/model';
 import { ask, askRaw } from '@/session';
 import { Shelf } from '@/ui/shelf/Shelf';
 import { lookUrl } from '@/ui/kit/lookUrl';
+import { shelfWords } from '@/words/shelf';
 import { fetched } from './client/useCollection';
 
+interface Props {
+  readonly shelf: ShelfPrints;
+  /** This device was led here from a page that is closed to it. */
+  readonly wasClosed: boolean;
+  /** What troubles the workshop's file, in words. */
+  readonly troubles: readonly string[];
+}
+
 /** The shelf, joined to the server: as it came with the page, and asked for anew when one comes back to it. */
-export function ShelfPage({ shelf: came }: { shelf: ShelfPrints }) {
+export function ShelfPage({ shelf: came, wasClosed, troubles }: Props) {
   const router = useRouter(),
     client = useQueryClient();
-  const [message, setMessage] = useState<string>();
+  const [message, setMessage] = useState<string | undefined>(wasClosed ? shelfWords('closed') : undefined);
   const { page } = came;
   const { data: shelf } = useQuery({
     queryKey: ['shelf', page],
@@ -36,13 +46,20 @@ export function ShelfPage({ shelf: came }: { shelf: ShelfPrints }) {
   return (
     <Shelf
       shelf={shelf}
-      message={message}
+      {...{ message, troubles }}
       lookUrl={(print, run) => lookUrl(print.id, run, `${print.revision}.${shelf.workshop}`)}
       pageUrl={(print, view) => `/print/${print.id}/${view}`}
       bytesUrl={(print) => `/api/prints/${print.id}/files/stored.json`}
       shelfUrl={(wanted) => (wanted === 1 ? '/' : `/?page=${wanted}`)}
       bundleUrl={(print) => `/api/prints/${print.id}/files/print.ulexite.zip`}
-      onSample={async () => told(then(await ask<string>('POST', '/api/sample', {}), (id) => `/print/${id}/picture`))}
+      onSample={async () =>
+        told(
+          then(await ask<string>('POST', '/api/sample', {}), (id) => {
+            walkTo({ print: id, step: 0 });
+            return `/print/${id}/picture`;
+          }),
+        )
+      }
       onCopy={async (print) => told(then(await ask<string>('POST', `/api/prints/${print.id}/copy`, {})))}
       onRename={async (print, name) => then(await ask<string>('PATCH', `/api/prints/${print.id}`, { name }))}
       onDelete={async (print, name) => then(await ask<null>('DELETE', `/api/prints/${print.id}`, { name }))}

@@ -120,7 +120,7 @@ export {
   priceOf,
 } from './composition';
 export { type RestAnswer, type RestRequest, composeRest } from './composeRest';
-export { type DryingLearned, dryingLearnedFrom } from './dryingOf';
+export { type DryingLearned, dryingHoursOf, dryingLearnedFrom } from './dryingOf';
 export {
   type PartedPaper,
   costsOf,
@@ -271,3 +271,29 @@ export { rollerOf } from './uses';
 export { faultCaseOf, remedySetting } from './faultFinding';
 export { workingHours, endOfDayMin } from './workingHours';
 export { rackNowOf } from './rackNow';
+export {
+  classNow,
+  roundOfClass,
+  tallyOfClass,
+  nextSheetAt,
+  paceOfClass,
+  inkForClass,
+  type PlaceTally,
+  type SheetAtPlace,
+} from './classAtBlock';
+export { type ClassAtBlock } from './bench/classes';
+export {
+  type PracticeLevel,
+  type Question,
+  type QuestionOf,
+  PRACTICE_LEVELS,
+  answersOf,
+  chancesOf,
+  dryingOfQuestion,
+  keyOfQuestion,
+  nextKind,
+  questionOf,
+  rightOnes,
+  sampleOf,
+  standingOf,
+} from './practice';

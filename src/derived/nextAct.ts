@@ -1,3 +1,4 @@
+import { roundTo } from '@/core/numeric';
 import type { NextAct, Plan } from '@/model';
 import type { Progress } from './progress';
 import { blockOfCut, inkNamesOf, isCutOnLater } from './lookups';
@@ -25,7 +26,7 @@ function nextOfRun(plan: Plan, progress: Progress, index: number): NextAct {
   }
   const out = phase === 'cut' ? outOfRegister(plan, progress.bench) : undefined;
   if (out)
-    return { view: 'proof', act: 'register', values: { run: out.run, misfit: out.mm.toFixed(1) }, colour: 'ochre' };
+    return { view: 'proof', act: 'register', values: { run: out.run, misfit: roundTo(out.mm, 1) }, colour: 'ochre' };
   if (phase === 'cut') return { view: 'pull', act: 'print', values: { run, inks }, colour: 'press' };
   if (blockOfCut(plan, plan.runs[index].formes[0].cutId)?.type)
     return { view: 'cut', act: 'lock-up', values: { run, inks }, colour: 'madder' };

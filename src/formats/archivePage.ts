@@ -1,3 +1,4 @@
+import { languageHere } from '@/words/language';
 import { HOUSE_COLOURS } from '@/core/colour';
 import type { CardSection } from '@/words/cards';
 
@@ -59,7 +60,7 @@ export function archivePage(page: ArchivePage): string {
   const cells = (tag: 'th' | 'td', row: readonly string[]) =>
     `<tr>${row.map((cell) => `<${tag}>${text(cell)}</${tag}>`).join('')}</tr>`;
   return [
-    '<!doctype html><html lang="en"><head><meta charset="utf-8">',
+    `<!doctype html><html lang="${languageHere()}"><head><meta charset="utf-8">`,
     '<meta name="viewport" content="width=device-width,initial-scale=1">',
     // whatever a text of the print may say, nothing of it runs
     "<meta http-equiv=\"Content-Security-Policy\" content=\"default-src 'none'; img-src 'self' file: data:; style-src 'unsafe-inline'\">",

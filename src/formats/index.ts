@@ -4,6 +4,7 @@ export { writeCgats, readCgats } from './cgats';
 export { cabinetCsv, readCabinetCsv } from './cabinetCsv';
 export { ledgerCsv, numberingCsv, printsCsv, recipesCsv, shoppingCsv, showCsv, whereaboutsCsv } from './csv';
 export { mediaTypeOf, pngSize } from './mediaType';
+export { readArchive, ArchiveWriter, ARCHIVE_LIMITS } from './workshopArchive';
 export { withoutWhereWords, writeBundle, readBundle, blobsOfPlan, BUNDLE_LIMITS, type BundleToWrite } from './bundle';
 export { pdfOfDrawings, tileDrawing, PAPER_MM, TILE_OVERLAP_MM, type LineStyle, type Drawing, type Pen } from './pdf';
 export { svgOfDrawing } from './svgPen';

@@ -5,6 +5,8 @@ import { RUN_PLACES } from '@/core/sheets';
 import { act } from './bench/acts';
 import { checkWith } from './check';
 import { id, list, named, oneOf, record, sha, type Frozen } from './fields';
+import { doorState, letIn } from './devices';
+import { archiveRead, keepingState } from './keeping';
 import { place } from './design/place';
 import { planSchema } from './plan/plan';
 import { NEXT_ACTS, PROCESSES } from './print';
@@ -255,6 +257,15 @@ const ANSWERS: Readonly<Record<string, Schema>> = {
   'PUT /api/workshop/:': storedItem,
   'POST /api/workshop/:': storedItem,
   'DELETE /api/workshop/:': nothing,
+  'GET /api/devices': doorState,
+  'PUT /api/devices': doorState,
+  'POST /api/devices': letIn,
+  'DELETE /api/devices/:': doorState,
+  'GET /api/copies': keepingState,
+  'POST /api/copies': keepingState,
+  'PUT /api/copies': keepingState,
+  'POST /api/copies/:': string().required(),
+  'POST /api/archive': archiveRead,
   'GET /api/practice': practised,
   'POST /api/practice': practised,
   'POST /api/reader': record({ reading, device: string().required() }),

@@ -60,6 +60,10 @@ export {
   POURED_BY,
   FALL_S,
   SITTING_HOURS,
+  STATIONS,
+  type Station,
+  CLASS_PLACES,
+  CLASS_SHEETS,
   TIMER_MINUTES,
   TIMERS,
   PACK_G,
@@ -146,7 +150,7 @@ export {
 export { upgradedInk } from './workshop/upgrades/upgradedInk';
 export { type WorkshopItem, type ItemKind, type ItemOf, checkItem } from './workshop/items';
 export { type NewItem, STARTER_WORKSHOP } from './workshop/begin';
-export { type PracticeScore, checkPractice } from './workshop/practice';
+export { type PracticeKind, type PracticeScore, PRACTICE_KINDS, checkPractice } from './workshop/practice';
 export {
   type PrintCard,
   type ShelfPrint,
@@ -168,6 +172,34 @@ export {
   type StoredItem,
   checkAnswer,
 } from './answers';
+export {
+  ROLES,
+  DEVICE_ROLES,
+  MOST_BY_ONE_CODE,
+  DEVICE_NAME_LIMIT,
+  VIEW_ROLES,
+  viewFor,
+  mayDo,
+  roleIn,
+  type Role,
+  type ViewName,
+  type DeviceRole,
+  type TurnedAway,
+  type Device,
+  type DoorState,
+  type LetIn,
+} from './devices';
+export {
+  COPY_REASONS,
+  type CopyReason,
+  type CopyShown,
+  type KeepingState,
+  type ArchiveRead,
+  type ArchiveHead,
+  WORKSHOP_FORMAT,
+  WORKSHOP_VERSION,
+  checkArchiveHead,
+} from './keeping';
 export { type Counters, countersText, readCounters } from './counters';
 export { checkName } from './name';
 export { type BundleManifest, BUNDLE_FORMAT, BUNDLE_VERSION, checkManifest } from './bundleManifest';

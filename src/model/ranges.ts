@@ -137,6 +137,12 @@ export const READ_ERROR = { min: 0, max: 30, what: phrase('measure.errorOfAReadi
 /** Seconds an ink takes to fall from the knife. */
 export const FALL_S = { min: 0.2, max: 600, what: phrase('measure.secondsToFall') } as const;
 export const POT_ENDS = ['used up', 'thrown away', 'skinned over'] as const;
+/** Where a class stands in line, because there is one of it. */
+export const STATIONS = ['block', 'press', 'rack'] as const;
+export type Station = (typeof STATIONS)[number];
+/** Places at the table of a class, and sheets each prints. */
+export const CLASS_PLACES = { min: 1, max: 40, what: phrase('measure.placesOfAClass') } as const;
+export const CLASS_SHEETS = { min: 1, max: 12, what: phrase('measure.sheetsOfAPlace') } as const;
 /** What is timed at the bench. */
 export const TIMERS = ['slab', 're-roll', 'own'] as const;
 /** What is printed against a warning: on a film that may not be dry yet, or that may have closed. */
@@ -146,7 +152,7 @@ export const SEEN_HOURS = { min: 1 / 60, max: 100_000, what: phrase('measure.hou
 export const TIMER_MINUTES = { min: 0.1, max: 2880, what: phrase('measure.minutesOfATimer') } as const;
 export const SITTING_HOURS = { min: 0.25, max: 16, what: phrase('measure.hoursOfASitting') } as const;
 /** The form acts have now; those written before acts carried a version are of version 1. */
-export const ACT_VERSION = 6;
+export const ACT_VERSION = 7;
 /** What an edition is: alike within the hand, varied on purpose, or single prints from the same blocks, which are none. */
 export const EDITION_KINDS = ['identical', 'varied', 'one-offs'] as const;
 /** How a print is sorted when all are looked over; open again where it was sorted by mistake. */

@@ -1,6 +1,7 @@
-import { mixed, number, string, type InferType } from 'yup';
+import { boolean, mixed, number, string, type InferType } from 'yup';
 import type { Outcome } from '@/core/units';
 import { checkWith } from './check';
+import { DEVICE_ROLES, MOST_BY_ONE_CODE } from './devices';
 import { inRange, oneOf, record, type Frozen } from './fields';
 import { typeLine } from './plan/blocks';
 import { POT_G, WAYS_OF_WORKING } from './ranges';
@@ -29,6 +30,15 @@ const REQUESTS = {
   scale: record({ act: oneOf(['tare', 'put', 'clear'] as const), aboutG: inRange(POT_G, ' g').optional() }),
   /** A new print from one whose blocks still stand. */
   again: record({ counted: number().required().integer().min(1) }),
+  /** A code for so many devices in one role; those of a class get places at the table. */
+  letIn: record({
+    role: oneOf(DEVICE_ROLES),
+    devices: number().required().integer().min(1).max(MOST_BY_ONE_CODE),
+    places: boolean().required(),
+  }),
+  /** A folder outside where copies go, too; null: none. */
+  outside: record({ folder: string().nullable().defined().max(500) }),
+  network: record({ open: boolean().required() }),
   ink: record({ baseRevision: revision(), ink: inner() }),
   item: record({ baseRevision: revision(), item: inner() }),
 };

@@ -43,13 +43,18 @@ export function daysOffIn(text: string, nowMs: number): Outcome<Off[]> {
   };
   for (const event of events) {
     if (!event.startDate?.isDate) continue;
-    if (!event.isRecurring()) take(event, event.startDate);
-    else {
-      const each = event.iterator();
-      for (let n = 0, next = each.next(); next && n < MOST_REPEATS; n++, next = each.next()) {
-        if (next.toString().slice(0, 10) > last) break;
-        take(event, next);
+    try {
+      if (!event.isRecurring()) take(event, event.startDate);
+      else {
+        const each = event.iterator();
+        for (let n = 0, next = each.next(); next && n < MOST_REPEATS; n++, next = each.next()) {
+          if (next.toString().slice(0, 10) > last) break;
+          take(event, next);
+        }
       }
+    } catch {
+      // a rule by which no next day can be found
+      return failure('calendar-unreadable');
     }
     if (found.length > MOST_STRETCHES) return failure('calendar-large', { most: MOST_STRETCHES });
   }

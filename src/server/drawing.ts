@@ -5,6 +5,8 @@ import { MessageChannel } from 'node:worker_threads';
 import { failure, type Outcome } from '@/core/units';
 import type { Store } from '@/store';
 import { storeFile } from './database';
+import { unitAsked } from './unitAsked';
+import { languageHere } from '@/words/language';
 import { runFileJob, type FileAnswer, type FileArgs, type FileJob } from './fileJobs';
 import type { Report } from './fileOut';
 
@@ -66,7 +68,10 @@ async function inPool(
   here.on('message', (share: number) => report?.(share));
   try {
     const signal = gone ? AbortSignal.any([gone, slow]) : slow;
-    return (await pool().run({ job, args, port }, { signal, transferList: [port] })) as Outcome<unknown>;
+    return (await pool().run(
+      { job, args, port, unit: unitAsked(), language: languageHere() },
+      { signal, transferList: [port] },
+    )) as Outcome<unknown>;
   } catch (error) {
     return whyNot(error as Error & { code?: string }, slow.aborted, gone?.aborted ?? false);
   } finally {

@@ -211,8 +211,8 @@ export function bundleOf(db: Store, id: string, withWords: boolean): Outcome<Bun
   return success({ name, plan, events, blobs, booklet: booklet.ok ? booklet.value.booklet : null });
 }
 
-/** Opens a bundle as a new print; an existing one of the same name is left alone. */
-export function openBundle(db: Store, bytes: Uint8Array, now: string): Outcome<string> {
+/** Opens a bundle as a new print, under the id `as` where that is free; an existing one of the same name is left alone. */
+export function openBundle(db: Store, bytes: Uint8Array, now: string, as?: string): Outcome<string> {
   const bundle = readBundle(bytes);
   if (!bundle.ok) return bundle;
   const { plan, blobs } = bundle.value;
@@ -221,7 +221,7 @@ export function openBundle(db: Store, bytes: Uint8Array, now: string): Outcome<s
   const id = db
     .transaction(() => {
       for (const { bytes: stored, mediaType } of blobs.values()) putBlob(db, stored, mediaType, now);
-      return insertWholePrint(db, bundle.value.name, plan, bundle.value.events, now);
+      return insertWholePrint(db, bundle.value.name, plan, bundle.value.events, now, as);
     })
     .immediate();
   return success(id);

@@ -18,6 +18,7 @@ import { fadeFile } from './fadeFiles';
 import { maskFile } from './maskFiles';
 import { runCardsPdf } from './runCards';
 import { sawFile } from './sawFiles';
+import { stationCardsPdf } from './stationCards';
 import { typeFile } from './typeFiles';
 import { simulatedPhotograph, simulatedScan } from './proofScan';
 import { cutPictureFile } from './slips';
@@ -39,6 +40,7 @@ export const FILE_JOBS = {
   linesFile: () => linesFile,
   lidLabelPdf: () => lidLabelPdf,
   chipsPdf: () => chipsPdf,
+  stationCardsPdf: () => stationCardsPdf,
   runCardsPdf: (report) => (db: Store, id: string, only: number | null, now: Date) =>
     runCardsPdf(db, id, only, now, report),
   maskFile: () => maskFile,

@@ -1,6 +1,13 @@
 export { inUnit, unitAsked } from './unitAsked';
+export { wordsScript } from './speaking';
+export { webManifest } from './webManifest';
 export { database } from './database';
 export { fileProblem } from './problems';
+export { doorShown, letDeviceIn, listenToNetwork, putDeviceOut } from './devices';
+export { keepingShown, troublesOfFile, copyNow, nameOutside, copyBeside, copyStream, archiveTakenIn } from './copies';
+export { archiveOut } from './keeping/workshopArchive';
+export { mayEdit, mayLog } from './door/roles';
+export { PLACE_HEADER, ROLE_HEADER } from './door/door';
 export {
   shelfPage,
   printName,
@@ -22,6 +29,7 @@ export { keepLabels, storeLabels } from './labels';
 export { bringInPhotograph, bringInPicture, placeAgain, sourcePng } from './pictures';
 export { logActs, drawCutPictures } from './bench';
 export { changesSince } from './changes';
+export { seenBy } from './seenBy';
 export { changesStream } from './stream';
 export { answerSlip } from './slips';
 export { layeredFile, linesFile } from './layered';

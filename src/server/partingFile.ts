@@ -1,4 +1,5 @@
-import { formatLength, formatSize, success, failure, type Outcome } from '@/core/units';
+import { success, failure, type Outcome } from '@/core/units';
+import { formatLength, formatSize } from '@/words/lengths';
 import {
   cutTold,
   paperUsed,

@@ -310,15 +310,15 @@ export function restorePrint(db: Store, id: string, now: string): Outcome<undefi
   return success(undefined);
 }
 
-/** Puts a whole print in: plan, log and name. Its bytes must be stored already. */
+/** Puts a whole print in: plan, log and name, under an id that is free. Its bytes must be stored already. */
 export function insertWholePrint(
   db: Store,
   name: string,
   plan: Plan,
   events: PrintState['events'],
   now: string,
+  id: string = randomUUID(),
 ): string {
-  const id = randomUUID();
   insertPrint(db, {
     id,
     name: freeName(name, printNames(db), NAME_LENGTH),

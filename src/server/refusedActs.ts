@@ -60,6 +60,18 @@ function moreThanPack({ bench }: Progress, packId: string, sheets: number): Phra
   return sheets > pack.sheets ? phrase('bench.thePackHasOnly', { has: pack.sheets, sheets }) : undefined;
 }
 
+/** A line is of a class that is there, and of its places. */
+function refusedInLine(
+  _: Plan,
+  { bench }: Progress,
+  act: { readonly classId: string; readonly place: number },
+): Phrase | undefined {
+  const one = bench.classes.find(({ classId }) => classId === act.classId);
+  if (!one) return phrase('bench.thereIsNoSuchClass');
+  if (one.endedAt !== undefined) return phrase('bench.thisClassHasEnded');
+  return act.place > one.places ? phrase('bench.classHasNoPlace', { place: act.place, places: one.places }) : undefined;
+}
+
 /** By kind of act; a kind that is not named here can always be logged. */
 const REFUSALS: {
   readonly [Kind in BenchAct['kind']]?: Refusal<Extract<BenchAct, { readonly kind: Kind }>>;
@@ -126,6 +138,17 @@ const REFUSALS: {
     bench.pots.some(({ pours }) => pours.some(({ pourId }) => pourId === act.pourId))
       ? undefined
       : phrase('bench.thereIsNoSuchPour'),
+  'class-begun': (_, { bench }, act) => {
+    if (bench.classes.some(({ classId }) => classId === act.classId)) return phrase('bench.thisClassWasBegun');
+    const round = bench.rounds.find(({ roundId }) => roundId === act.roundId);
+    const wanted = act.places * act.each;
+    if (!round) return NO_ROUND;
+    return round.counted < wanted ? phrase('bench.tooFewForTheClass', { wanted, has: round.counted }) : undefined;
+  },
+  'lined-up': refusedInLine,
+  'stepped-out': refusedInLine,
+  'class-ended': (_, { bench }, act) =>
+    bench.classes.some(({ classId }) => classId === act.classId) ? undefined : phrase('bench.thereIsNoSuchClass'),
   'timer-ended': (_, { bench }, act) =>
     bench.timers.some(({ timerId }) => timerId === act.timerId) ? undefined : phrase('bench.thisTimerIsNotSet'),
   ticked: refusedSitting,

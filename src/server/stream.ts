@@ -1,9 +1,10 @@
 import { refusalOf } from '@/words/refusals';
 import { failure, success, type Outcome } from '@/core/units';
-import { countersText, type Counters, type PrintChanges } from '@/model';
+import { countersText, type Counters, type PrintChanges, type Role } from '@/model';
 import type { Store } from '@/store';
 import { changesSince } from './changes';
 import { listen, listenerCount, whenStopping } from './hub';
+import { seenBy } from './seenBy';
 
 /** Devices that listen at once, over all prints. */
 const MOST_LISTENERS = 240;
@@ -16,10 +17,16 @@ const RETRY_MS = 500;
  * What becomes new in a print, as server-sent events: first what a device missed since `known`, then each change as it is on disk. An
  * event's id holds the counters after it, so that a device goes on where it was. Ends with a `refused` event when the print is gone.
  */
-export function changesStream(db: Store, id: string, known: Counters): Outcome<ReadableStream<Uint8Array>> {
+export function changesStream(
+  db: Store,
+  id: string,
+  known: Counters,
+  role: Role = 'machine',
+): Outcome<ReadableStream<Uint8Array>> {
   if (listenerCount() >= MOST_LISTENERS) return failure('busy.tooManyDevicesListen');
-  const first = changesSince(db, id, known);
-  return first.ok ? success(new ReadableStream(new Line(db, id, first.value))) : first;
+  const since = (from: Counters) => seenBy(role, changesSince(db, id, from));
+  const first = since(known);
+  return first.ok ? success(new ReadableStream(new Line(id, since, first.value))) : first;
 }
 
 type Controller = ReadableStreamDefaultController<Uint8Array>;
@@ -31,8 +38,8 @@ class Line implements UnderlyingDefaultSource<Uint8Array> {
   private endings: (() => void)[] = [];
 
   constructor(
-    private readonly db: Store,
     private readonly id: string,
+    private readonly since: (known: Counters) => Outcome<PrintChanges>,
     private readonly first: PrintChanges,
   ) {
     this.known = first.now;
@@ -57,7 +64,7 @@ class Line implements UnderlyingDefaultSource<Uint8Array> {
     if (!this.behind || (controller.desiredSize ?? 0) <= -MOST_UNREAD) return;
     this.behind = false;
     try {
-      this.tell(controller, changesSince(this.db, this.id, this.known));
+      this.tell(controller, this.since(this.known));
     } catch {
       // the file is held, full or closed just now: the device asks again where it was
       this.close(controller);

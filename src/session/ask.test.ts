@@ -1,6 +1,8 @@
 import { failureSaid } from '@/model';
 import { told } from '@/testing/told';
 import { ask, askRaw } from './ask';
+import { atDoor } from './atDoor';
+import { isAway } from './transport';
 
 describe('asking the server', () => {
   const answer = (status: number, body: string) => {
@@ -31,6 +33,25 @@ describe('asking the server', () => {
       code: 'server',
       message: expect.stringContaining('502'),
     });
+  });
+
+  test('a device that was put out keeps what it did, and hears when it is let in again', async () => {
+    const heard: boolean[] = [];
+    const stop = atDoor.subscribe(() => heard.push(atDoor.isShut()));
+    answer(401, '<html>closed</html>');
+    const shut = await ask('POST', '/x', {});
+    expect(told(shut)).toMatchObject({ ok: false, code: 'unreachable', message: expect.stringContaining('is kept') });
+    expect(isAway(shut)).toBe(true);
+    await ask('GET', '/x');
+    answer(200, '{}');
+    await ask('GET', '/x');
+    expect(heard).toEqual([true, false]);
+    stop();
+    answer(401, '');
+    await ask('GET', '/x');
+    expect(heard).toHaveLength(2);
+    answer(200, '{}');
+    await ask('GET', '/x');
   });
 
   test('no answer is told apart from a refusal', async () => {

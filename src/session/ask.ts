@@ -1,6 +1,7 @@
 import { failureSaid, type Failure, type Outcome } from '@/model';
 import { UNIT_HEADER, unitChosen } from '@/words/unit';
 import { pageWords } from '@/words/pages';
+import { atDoor } from './atDoor';
 
 /** Asks the server; every answer is an outcome, also when there is none, or none within `patienceMs`. */
 export async function ask<T>(method: string, url: string, body?: unknown, patienceMs?: number): Promise<Outcome<T>> {
@@ -29,9 +30,13 @@ export async function askScan(
 
 /** Why there is no file: in the server's words, or what kind of trouble it is in. */
 export async function refusalOf(response: Response): Promise<Failure> {
+  if (atDoor.saw(response.status)) return notLetIn();
   const { code, message } = (await response.json().catch(() => ({}))) as { code?: string; message?: string };
   return failureSaid(code ?? 'server', message ?? pageWords('server.failed', { status: String(response.status) }));
 }
+
+/** As when the server is away: what was done is kept, and sent when this device is let in again. */
+const notLetIn = () => failureSaid('unreachable', pageWords('server.notLetIn'));
 
 export async function askRaw<T>(url: string, init: RequestInit): Promise<Outcome<T>> {
   let response: Response;
@@ -40,6 +45,7 @@ export async function askRaw<T>(url: string, init: RequestInit): Promise<Outcome
   } catch {
     return failureSaid('unreachable', pageWords('server.away'));
   }
+  if (atDoor.saw(response.status)) return notLetIn();
   try {
     const answer = (await response.json()) as T & { code?: string; message?: string };
     if (response.ok) return { ok: true, value: answer };

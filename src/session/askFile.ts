@@ -11,7 +11,7 @@ export interface FileGot {
   readonly dpi: number;
 }
 
-const AWAY = failureSaid('unreachable', pageWords('server.away'));
+const away = () => failureSaid('unreachable', pageWords('server.away'));
 
 /** Asks for a file that takes work, and is told how far it is (0 to 1). Failures: the file's own, `stopped`, `unreachable`. */
 export async function askFile(
@@ -19,17 +19,19 @@ export async function askFile(
   onShare: (share: number) => void,
   signal?: AbortSignal,
   method: 'GET' | 'POST' = 'GET',
+  body?: Blob,
 ): Promise<Outcome<FileGot>> {
   try {
     const response = await fetch(url, {
       method,
+      body,
       signal,
       headers: { Accept: FILE_IN_STEPS, [UNIT_HEADER]: unitChosen() },
     });
     if (!response.headers.get('content-type')?.startsWith(FILE_IN_STEPS)) return await refusalOf(response);
     return await inSteps(response.body!.getReader(), onShare);
   } catch {
-    return signal?.aborted ? failureSaid('stopped', pageWords('file.stopped')) : AWAY;
+    return signal?.aborted ? failureSaid('stopped', pageWords('file.stopped')) : away();
   }
 }
 
@@ -55,7 +57,7 @@ async function inSteps(
     const end = held.indexOf(NEWLINE);
     if (end < 0) {
       const { value, done } = await reader.read();
-      if (done) return AWAY;
+      if (done) return away();
       held = joined(held, value);
       continue;
     }

@@ -1,11 +1,14 @@
 import { countersText, type Counters, type PrintChanges, type PrintState } from '@/model';
 import { ask } from './ask';
+import { atDoor } from './atDoor';
 import type { Transport } from './transport';
 
 /** A server that says nothing for so long is away: what was sent is sent again. */
 const PATIENCE_MS = 20_000;
 /** How long before a line that cannot be opened is tried again. */
 const REOPEN_MS = 2000;
+/** And before a device that was put out looks whether it is let in again. */
+const SHUT_MS = 15_000;
 /** A page nobody looks at gives its line back after so long: a browser has few of them for all its pages. */
 const HIDDEN_MS = 20_000;
 
@@ -62,9 +65,16 @@ class Line {
       // the browser opens a broken line again by itself, but not one that was refused
       if (source.readyState === EventSource.CLOSED) {
         this.letGo();
-        this.timer = setTimeout(() => this.open(), REOPEN_MS);
+        void this.askWhy();
+        this.timer = setTimeout(() => this.open(), atDoor.isShut() ? SHUT_MS : REOPEN_MS);
       }
     });
+  }
+
+  /** A line that is refused does not say why: a plain question does. */
+  private async askWhy(): Promise<void> {
+    const answer = await fetch(this.address().split('/changes')[0], { method: 'HEAD' }).catch(() => undefined);
+    if (answer) atDoor.saw(answer.status);
   }
 
   looked(visible: boolean): void {

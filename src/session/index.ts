@@ -4,5 +4,6 @@ export { PrintSession, type SaveStatus, type Snapshot, type Voice } from './prin
 export { newId } from './newId';
 export { httpTransport, knownHeader } from './httpTransport';
 export { type Ear, type Transport } from './transport';
+export { atDoor } from './atDoor';
 export { ask, askRaw, askScan } from './ask';
 export { askFile } from './askFile';

@@ -128,7 +128,7 @@ export class PrintSession {
   async change(edit: PlanEdit): Promise<Outcome<undefined>> {
     const answer = await this.ask({ kind: 'edit', id: this.around.newId(), edit });
     if (!answer.ok) return answer;
-    return answer.value === 'kept' ? AWAY : success(undefined);
+    return answer.value === 'kept' ? away() : success(undefined);
   }
 
   /** Acts that go together: all of them or none. */
@@ -348,7 +348,7 @@ export class PrintSession {
   }
 }
 
-const AWAY = failureSaid('unreachable', pageWords('server.awayKept'));
+const away = () => failureSaid('unreachable', pageWords('server.awayKept'));
 
 const isAlike = (a: Plan, b: Plan) => a === b || JSON.stringify(a) === JSON.stringify(b);
 

@@ -28,6 +28,11 @@ export function cabinetInk(db: Store, id: string): StoredInk | undefined {
   return row && inkOfRow(row);
 }
 
+/** Whether an ink has this id, also one that was taken out. */
+export function isInkId(db: Store, id: string): boolean {
+  return db.prepare('SELECT 1 FROM cabinet_inks WHERE id = ?').get(id) !== undefined;
+}
+
 /** Whether the cabinet ever held anything: an emptied one is not filled again. */
 export function cabinetWasFilled(db: Store): boolean {
   return db.prepare('SELECT 1 FROM cabinet_inks').get() !== undefined;

@@ -13,6 +13,7 @@ export {
   planLabel,
   rawPlan,
   printById,
+  allPrintIds,
   printNames,
   insertPrint,
   planAt,
@@ -30,7 +31,7 @@ export {
   markDeleted,
   purgeDeleted,
 } from './prints';
-export { cabinetInks, cabinetInk, cabinetWasFilled, insertInk, updateInk, markInkDeleted } from './cabinet';
+export { cabinetInks, cabinetInk, isInkId, cabinetWasFilled, insertInk, updateInk, markInkDeleted } from './cabinet';
 export {
   benchLog,
   logCount,
@@ -46,6 +47,7 @@ export {
 } from './benchLog';
 export {
   everyItem,
+  isItemId,
   workshopItems,
   workshopItem,
   workshopStamp,
@@ -54,4 +56,32 @@ export {
   markItemDeleted,
 } from './workshop';
 export { madePicture, keepMadePicture } from './madePictures';
+export {
+  type KnownDevice,
+  openMachine,
+  knownDevices,
+  wasPutOut,
+  insertDevice,
+  markDeviceSeen,
+  markDevicePutOut,
+  machineSetting,
+  setMachine,
+} from './machine';
+export { KEPT, thinned } from './thinning';
+export {
+  type Copy,
+  type CopyCounts,
+  type DiskRoom,
+  copiesFolder,
+  copiesIn,
+  fileStamp,
+  wantsUpgrade,
+  roomBeside,
+  copyTo,
+  makeCopy,
+  thinCopies,
+  copyOutside,
+  putBeside,
+  putInPlace,
+} from './copies';
 export { insertPractice, practice } from './practice';

@@ -50,7 +50,7 @@ function prepared(db: Store): Store {
 }
 
 /** Reads the head and the list of tables without writing anything. */
-function lookAt(file: string): void {
+export function lookAt(file: string): void {
   const { size } = statSync(file);
   if (size === 0) return;
   const head = Buffer.alloc(HEADER.length);

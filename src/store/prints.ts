@@ -119,6 +119,14 @@ export function dryingAt(db: Store, now: string, limit: number): { id: string; n
     .all(now, limit);
 }
 
+/** Ids of all living prints, the oldest first. */
+export function allPrintIds(db: Store): string[] {
+  return db
+    .prepare<[], { id: string }>('SELECT id FROM prints WHERE deleted_at IS NULL ORDER BY created_at, id')
+    .all()
+    .map(({ id }) => id);
+}
+
 export function printById(db: Store, id: string): PrintRow | undefined {
   return db.prepare<[string], PrintRow>('SELECT * FROM prints WHERE id = ?').get(id);
 }

@@ -31,6 +31,11 @@ export function workshopItem(db: Store, id: string): StoredItem | undefined {
   return row && itemOfRow(row);
 }
 
+/** Whether a thing has this id, also one that was taken out. */
+export function isItemId(db: Store, id: string): boolean {
+  return db.prepare('SELECT 1 FROM workshop_items WHERE id = ?').get(id) !== undefined;
+}
+
 /** Rises with every change of what the workshop has; 0 while it never held anything. An emptied workshop is not filled again. */
 export function workshopStamp(db: Store): number {
   return db.prepare<[], { n: number }>('SELECT coalesce(sum(revision), 0) AS n FROM workshop_items').get()!.n;

@@ -1,4 +1,6 @@
-import { formatLength, formatSize, type LengthUnit } from '@/core/units';
+import { perLanguage } from './language';
+import type { LengthUnit } from '@/core/units';
+import { formatLength, formatSize } from './lengths';
 import type { Lab } from '@/core/colour';
 import type { Booklet, CardInk, RunCard } from '@/model';
 import { craftWords } from './craft';
@@ -13,7 +15,7 @@ import { gramsInWords } from './quantities';
 import { translator } from './translator';
 import { wayInWords } from './ways';
 
-export const cardWords = translator<typeof cards>(made);
+export const cardWords = translator<typeof cards>('cards', made);
 
 /** A heading with rows of what and how. */
 export interface CardSection {
@@ -77,7 +79,7 @@ function inkRows(ink: CardInk): Row[] {
   const added = addedPercent ?? { softener: softenerPercent, grease: 0, drier: 0 };
   const said = (['softener', 'grease', 'drier'] as const)
     .filter((what) => added[what] > 0)
-    .map((what) => cardWords('value.added', { what: ADDED[what], percent: added[what] }));
+    .map((what) => cardWords('value.added', { what: addedSaid()[what], percent: added[what] }));
   const needed = gramsInWords(neededG);
   return rowsOf(
     parts.length > 0 && [
@@ -99,11 +101,14 @@ function inkRows(ink: CardInk): Row[] {
   );
 }
 
-const ADDED = {
-  softener: mixWords('pour.softener'),
-  grease: mixWords('pour.grease'),
-  drier: mixWords('pour.drier'),
-} as const;
+const addedSaid = perLanguage(
+  () =>
+    ({
+      softener: mixWords('pour.softener'),
+      grease: mixWords('pour.grease'),
+      drier: mixWords('pour.drier'),
+    }) as const,
+);
 
 const filmRows = ({ colours }: RunCard): Row[] =>
   colours.map(({ name, plannedLabD50, readLabD50, films }) => [

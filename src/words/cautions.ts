@@ -2,4 +2,4 @@ import type { cautions } from './en/cautions';
 import made from './made/en/cautions.json';
 import { translator } from './translator';
 
-export const cautionWords = translator<typeof cautions>(made);
+export const cautionWords = translator<typeof cautions>('cautions', made);

@@ -2,4 +2,4 @@ import type { cut } from './en/cut';
 import made from './made/en/cut.json';
 import { translator } from './translator';
 
-export const cutWords = translator<typeof cut>(made);
+export const cutWords = translator<typeof cut>('cut', made);

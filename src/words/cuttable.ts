@@ -2,4 +2,4 @@ import type { cuttable } from './en/cuttable';
 import made from './made/en/cuttable.json';
 import { translator } from './translator';
 
-export const cuttableWords = translator<typeof cuttable>(made);
+export const cuttableWords = translator<typeof cuttable>('cuttable', made);

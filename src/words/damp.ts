@@ -2,4 +2,4 @@ import type { damp } from './en/damp';
 import made from './made/en/damp.json';
 import { translator } from './translator';
 
-export const dampWords = translator<typeof damp>(made);
+export const dampWords = translator<typeof damp>('damp', made);

@@ -2,7 +2,7 @@ import type { day } from './en/day';
 import made from './made/en/day.json';
 import { translator } from './translator';
 
-export const dayWords = translator<typeof day>(made);
+export const dayWords = translator<typeof day>('day', made);
 
 /** A stretch of the day: “2 h 5 min”. */
 export function stretchOf(minutes: number): string {

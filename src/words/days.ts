@@ -3,7 +3,7 @@ import type { days } from './en/days';
 import made from './made/en/days.json';
 import { translator } from './translator';
 
-export const daysWords = translator<typeof days>(made);
+export const daysWords = translator<typeof days>('days', made);
 
 /** A step as one says it. */
 export function stepInWords({ id, what, run, about }: Pick<DayStep, 'id' | 'what' | 'run' | 'about'>): string {

@@ -3,7 +3,7 @@ import made from './made/en/failures.json';
 import { telling } from './told';
 import { translator } from './translator';
 
-export const failureWords = translator<typeof failures>(made);
+export const failureWords = translator<typeof failures>('failures', made);
 
 /** What was worked out or refused on the page, in words. */
 export const inWords = telling(failureWords);

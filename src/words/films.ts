@@ -3,7 +3,7 @@ import made from './made/en/films.json';
 import { telling } from './told';
 import { translator } from './translator';
 
-export const filmWords = translator<typeof films>(made);
+export const filmWords = translator<typeof films>('films', made);
 
 /** How well an ink is known, in words. */
 export const filmInWords = telling(filmWords);

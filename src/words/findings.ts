@@ -4,7 +4,7 @@ import made from './made/en/findings.json';
 import { telling } from './told';
 import { translator } from './translator';
 
-export const findingWords = translator<typeof findings>(made);
+export const findingWords = translator<typeof findings>('findings', made);
 
 /** What a worker found or refused, in words. */
 export const findingInWords = telling(findingWords, failureWords);

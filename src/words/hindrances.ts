@@ -4,7 +4,7 @@ import made from './made/en/hindrances.json';
 import { telling } from './told';
 import { translator } from './translator';
 
-export const hindranceWords = translator<typeof hindrances>(made);
+export const hindranceWords = translator<typeof hindrances>('hindrances', made);
 
 /** What stands in the way: of a composition and what would mend it, of what is laid or cut already, of a trial or a drawn cut; in words. */
 export const hindranceInWords = telling(hindranceWords, failureWords);

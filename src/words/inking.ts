@@ -3,7 +3,7 @@ import type { inking } from './en/inking';
 import made from './made/en/inking.json';
 import { translator } from './translator';
 
-export const inkingWords = translator<typeof inking>(made);
+export const inkingWords = translator<typeof inking>('inking', made);
 
 type Choice = Parameters<typeof inkingWords>[0] extends infer Key
   ? Key extends `setting.choice.${infer Value}`

@@ -5,7 +5,7 @@ import made from './made/en/jigs.json';
 import { telling } from './told';
 import { translator } from './translator';
 
-const tell = telling(translator<typeof jigs>(made));
+const tell = telling(translator<typeof jigs>('jigs', made));
 
 /** What a jig is made of and what stands on its drawing; lengths, those of the trade in millimetres too, in `unit`. */
 export function jigInWords(told: Told, unit: LengthUnit = 'mm'): string {

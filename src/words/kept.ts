@@ -2,4 +2,4 @@ import type { kept } from './en/kept';
 import made from './made/en/kept.json';
 import { translator } from './translator';
 
-export const keptWords = translator<typeof kept>(made);
+export const keptWords = translator<typeof kept>('kept', made);

@@ -3,7 +3,7 @@ import made from './made/en/layout.json';
 import { telling } from './told';
 import { translator } from './translator';
 
-export const layoutWords = translator<typeof layout>(made);
+export const layoutWords = translator<typeof layout>('layout', made);
 
 /** What does not go together on a sheet or under the press, in words. */
 export const layoutInWords = telling(layoutWords);

@@ -3,7 +3,7 @@ import type { materials } from './en/materials';
 import made from './made/en/materials.json';
 import { translator } from './translator';
 
-export const materialWords = translator<typeof materials>(made);
+export const materialWords = translator<typeof materials>('materials', made);
 
 /** What a block is made of. */
 export function materialInWords({ id }: Pick<BlockMaterial, 'id'>): string {

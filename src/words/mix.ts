@@ -2,4 +2,4 @@ import type { mix } from './en/mix';
 import made from './made/en/mix.json';
 import { translator } from './translator';
 
-export const mixWords = translator<typeof mix>(made);
+export const mixWords = translator<typeof mix>('mix', made);

@@ -1,11 +1,12 @@
 import type { Motion } from '@/core/registration';
-import { formatLength, type LengthUnit } from '@/core/units';
+import type { LengthUnit } from '@/core/units';
+import { formatLength } from './lengths';
 import type { motion as catalogue } from './en/motion';
 import made from './made/en/motion.json';
 import { listOf } from './phrases';
 import { translator } from './translator';
 
-const motionWords = translator<typeof catalogue>(made);
+const motionWords = translator<typeof catalogue>('motion', made);
 
 interface Image {
   readonly widthMm: number;

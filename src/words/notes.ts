@@ -4,4 +4,4 @@ import { telling } from './told';
 import { translator } from './translator';
 
 /** What is said at the bench of lines and masks, in words. */
-export const noteInWords = telling(translator<typeof notes>(made));
+export const noteInWords = telling(translator<typeof notes>('notes', made));

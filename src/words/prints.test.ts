@@ -16,7 +16,7 @@ test('what is to be done next is said in the craft’s words', () => {
 });
 
 test('every next act has its words, and a value that is missing is a fault, not a hole', () => {
-  const all = { run: 1, inks: 'straw', pulled: 1, of: 2, sheets: 2, misfit: '0.4', onward: 'true' };
+  const all = { run: 1, inks: 'straw', pulled: 1, of: 2, sheets: 2, misfit: 0.4, onward: 'true' };
   for (const act of NEXT_ACTS) expect(Object.values(next(act, all)).every((words) => words.length > 3)).toBe(true);
   expect(() => next('print', {})).toThrow();
   expect(printWords('material.soft-lino')).toBe('soft lino');

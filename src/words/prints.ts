@@ -4,7 +4,7 @@ import type { prints } from './en/prints';
 import made from './made/en/prints.json';
 import { translator } from './translator';
 
-export const printWords = translator<typeof prints>(made);
+export const printWords = translator<typeof prints>('prints', made);
 
 /** What is to be done next with a print: in a few words, and with what. */
 export function nextInWords({ act, values }: NextAct): { readonly words: string; readonly detail: string } {

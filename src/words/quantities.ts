@@ -1,16 +1,18 @@
 import type { quantities } from './en/quantities';
 import made from './made/en/quantities.json';
-import { LOCALE, translator } from './translator';
+import { localeHere, perLanguage } from './language';
+import { translator } from './translator';
 
-const quantityWords = translator<typeof quantities>(made);
+const quantityWords = translator<typeof quantities>('quantities', made);
 
-const formats = new Map<number, Intl.NumberFormat>();
+const formatsHere = perLanguage(() => new Map<number, Intl.NumberFormat>());
 
 /** A figure with just so many digits after the point, and a true minus. */
 export function decimal(value: number, digits: number): string {
+  const formats = formatsHere();
   let format = formats.get(digits);
   if (!format) {
-    format = new Intl.NumberFormat(LOCALE, { minimumFractionDigits: digits, maximumFractionDigits: digits });
+    format = new Intl.NumberFormat(localeHere(), { minimumFractionDigits: digits, maximumFractionDigits: digits });
     formats.set(digits, format);
   }
   return format.format(value).replace('-', '−');

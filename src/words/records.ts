@@ -1,4 +1,5 @@
-import { formatSize, type LengthUnit } from '@/core/units';
+import type { LengthUnit } from '@/core/units';
+import { formatSize } from './lengths';
 import type { EditionOfInks, EditionRecord, PrintKind } from '@/model';
 import type { CardSection } from './cards';
 import { roleInWords } from './craft';
@@ -9,7 +10,7 @@ import { listOf } from './phrases';
 import { printWords } from './prints';
 import { translator } from './translator';
 
-export const recordWords = translator<typeof records>(made);
+export const recordWords = translator<typeof records>('records', made);
 
 /** What became of a print, as it is read. */
 export function kindInWords(kind: PrintKind): string {

@@ -12,7 +12,7 @@ import { translator } from './translator';
 
 /** What the server worked out or refused, in words: it knows every code there is. */
 export const toldByServer = telling(
-  translator<typeof refusals>(made),
+  translator<typeof refusals>('refusals', made),
   failureWords,
   findingWords,
   hindranceWords,

@@ -2,4 +2,4 @@ import type { register } from './en/register';
 import made from './made/en/register.json';
 import { translator } from './translator';
 
-export const registerWords = translator<typeof register>(made);
+export const registerWords = translator<typeof register>('register', made);

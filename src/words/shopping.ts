@@ -5,7 +5,7 @@ import made from './made/en/shopping.json';
 import { materialInWords } from './materials';
 import { translator } from './translator';
 
-export const shoppingWords = translator<typeof shopping>(made);
+export const shoppingWords = translator<typeof shopping>('shopping', made);
 
 /** What a thing to buy is called. */
 export function boughtInWords({ what, name }: Pick<ShoppingRow, 'what' | 'name'>): string {

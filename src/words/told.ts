@@ -1,4 +1,5 @@
-import { formatLength, type LengthUnit, type PhraseValue, type Told } from '@/core/units';
+import type { LengthUnit, PhraseValue, Told } from '@/core/units';
+import { formatLength } from './lengths';
 import { listOf } from './phrases';
 import { unitChosen } from './unit';
 

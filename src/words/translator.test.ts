@@ -9,7 +9,7 @@ const room = {
   weight: '{grams, number} g',
   nested: { deep: '<strong>{name}</strong> was taken out' },
 } as const satisfies Messages;
-const say = translator<typeof room>(compiledRoom(room));
+const say = translator<typeof room>('room', compiledRoom(room));
 
 test('counts, choices and numbers are written as the language does', () => {
   expect([0, 1, 2].map((count) => say('sheets', { count }))).toEqual(['no sheets', '1 sheet', '2 sheets']);

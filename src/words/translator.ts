@@ -1,8 +1,6 @@
 import format, { type CompiledMessage } from 'icu-minify/format';
 import type { createTranslator } from 'use-intl/core';
-
-/** The language of the one catalogue there is, and how dates and numbers are written in it. */
-export const LOCALE = 'en-GB';
+import { languageHere, localeHere, type Language } from './language';
 
 /** Messages of a room: nested by what they belong to, ICU messages at the ends. */
 export interface Messages {
@@ -11,6 +9,14 @@ export interface Messages {
 /** The same, read once when the program is built: what is sent to a page needs no reader of messages. */
 export interface Compiled {
   readonly [key: string]: CompiledMessage | Compiled;
+}
+
+/** All rooms of a language. */
+export type Catalogue = Readonly<Record<string, Compiled>>;
+
+declare global {
+  /** What was fetched of languages other than the one the program holds itself. */
+  var ulexiteCatalogues: Partial<Record<Language, Catalogue>> | undefined;
 }
 
 /** Says messages by their keys; keys and values are checked against the catalogue by the compiler. */
@@ -38,24 +44,25 @@ const formatters = {
 };
 
 /**
- * What says the messages of one room, in page, worker, server and files alike. `made`: as `npm run words` wrote them.
+ * What says the messages of one room in the language there, in page, worker, server and files alike. `made`: as `npm run words` wrote them
+ * in the language that is written first; it is what is said where the catalogue of another was not fetched.
  * @throws when a key is not in the catalogue or a value is missing: both are faults of the program
  */
-export function translator<Room extends Messages>(made: unknown): Say<Room> {
-  const room = made as Compiled;
+export function translator<Room extends Messages>(name: string, made: unknown): Say<Room> {
+  const room = () => globalThis.ulexiteCatalogues?.[languageHere()]?.[name] ?? (made as Compiled);
   const said = (key: string, values?: Values) => {
-    const message = at(room, key);
+    const message = at(room(), key);
     if (message === undefined) throw new RangeError(`no message is called “${key}”`);
     const missing = valuesOf(message).find((name) => values?.[name] === undefined);
     if (missing !== undefined) throw new RangeError(`the message “${key}” wants a value for “${missing}”`);
-    return format(message, LOCALE, values, { formatters });
+    return format(message, localeHere(), values, { formatters });
   };
   return Object.assign((key: string, values?: Values) => said(key, values) as string, {
     /** With parts of other kinds in it; as a list where there are any. */
     rich: said,
     markup: said,
-    has: (key: string) => at(room, key) !== undefined,
-    raw: (key: string) => at(room, key),
+    has: (key: string) => at(room(), key) !== undefined,
+    raw: (key: string) => at(room(), key),
   }) as unknown as Say<Room>;
 }
 

@@ -4,7 +4,7 @@ import made from './made/en/trials.json';
 import { listOf } from './phrases';
 import { translator } from './translator';
 
-export const trialWords = translator<typeof trials>(made);
+export const trialWords = translator<typeof trials>('trials', made);
 
 /** Kinds of what is varied, as `variedOf` tells them. */
 interface Varied {

@@ -5,7 +5,7 @@ import { sentenceIn } from './lengths';
 import made from './made/en/ways.json';
 import { translator } from './translator';
 
-const wayWords = translator<typeof ways>(made);
+const wayWords = translator<typeof ways>('ways', made);
 
 /** What a way of registration is called. */
 export function wayInWords(id: RegistrationWayId): string {

@@ -2,4 +2,4 @@ import type { weave } from './en/weave';
 import made from './made/en/weave.json';
 import { translator } from './translator';
 
-export const weaveWords = translator<typeof weave>(made);
+export const weaveWords = translator<typeof weave>('weave', made);

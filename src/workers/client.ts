@@ -1,4 +1,5 @@
 import { failure, type Failure, type Outcome } from '@/core/units';
+import { languageHere } from '@/words/language';
 import { unitChosen } from '@/words/unit';
 import type { JobReply, JobRequest, LayerJobs, PictureJobs, RegisterJobs } from './protocol';
 
@@ -59,7 +60,7 @@ class JobWorker<Jobs extends { [J in keyof Jobs]: JobMap[string] }> {
     const worker = this.started();
     const id = ++this.serial;
     return new Promise((resolve) => {
-      const request = { id, job: String(job), payload, unit: unitChosen() };
+      const request = { id, job: String(job), payload, unit: unitChosen(), language: languageHere() };
       this.waiting.set(id, {
         settle: resolve as (outcome: Outcome<unknown>) => void,
         progress,

@@ -1,3 +1,4 @@
+import type { Language } from '@/words/language';
 import type { Lab, Light } from '@/core/colour';
 import type { Band, CurvePoint, CutFigures, CutFor, CuttableSettings, LineTold } from '@/core/cuttable';
 import type { CutIsland, CutSettings, RehearsalPart, RubMap, SawnBlock, StageVerdict } from '@/core/cutting';
@@ -455,6 +456,8 @@ export interface JobRequest {
   readonly payload: unknown;
   /** In which lengths are told where it cannot be done. */
   readonly unit: LengthUnit;
+  /** And in which language. */
+  readonly language: Language;
 }
 export type JobReply =
   | { readonly listens: true }

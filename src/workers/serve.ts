@@ -1,6 +1,8 @@
 import { failure, OutOfRange, type Failure } from '@/core/units';
 import type { JobRequest } from './protocol';
 import { findingInWords } from '@/words/findings';
+import type { Language } from '@/words/language';
+import type { Catalogue } from '@/words/translator';
 
 /** Thrown by a handler to end its job with what is told then. */
 export class JobFailed extends Error {
@@ -24,7 +26,7 @@ const PROGRESS_EVERY_MS = 30;
 export function serve<Jobs extends JobMap<Jobs>>(handlers: Handlers<Jobs>): void {
   let lastProgressAt = 0;
   self.onmessage = async ({ data }: MessageEvent<JobRequest>) => {
-    const { id, job, payload, unit } = data;
+    const { id, job, payload, unit, language } = data;
     const progress = (share: number) => {
       const now = performance.now();
       if (now - lastProgressAt > PROGRESS_EVERY_MS) {
@@ -42,10 +44,18 @@ export function serve<Jobs extends JobMap<Jobs>>(handlers: Handlers<Jobs>): void
           ? error.failure
           : failure('worker', { message: error instanceof Error ? error.message : String(error) });
       // told here: the page need not know what only workers find
+      await speak(language);
       self.postMessage({ id, failure: { ...told, said: findingInWords(told, unit) } });
     }
   };
   self.postMessage({ listens: true });
+}
+
+/** Fetches the words of a language, when there is something to be said in it. */
+async function speak(language: Language): Promise<void> {
+  globalThis.ulexiteLanguage = () => language;
+  if (language === 'de')
+    globalThis.ulexiteCatalogues ??= { de: (await import('@/words/made/de.json')).default as unknown as Catalogue };
 }
 
 /** Pictures and large arrays, alone or as a field of the result, are handed over, not copied. */

@@ -9,8 +9,10 @@ import {
   type Phrase,
   type RequestKind,
   type RequestOf,
+  type Role,
+  roleIn,
 } from '@/model';
-import { fileProblem, inUnit, unitAsked, type FileOut } from '@/server';
+import { fileProblem, inUnit, ROLE_HEADER, unitAsked, type FileOut } from '@/server';
 import { refusalOf } from '@/words/refusals';
 import { UNIT_HEADER } from '@/words/unit';
 
@@ -20,6 +22,12 @@ const STATUS: Readonly<Record<string, number>> = {
   'nothing-flat': 404,
   'ink-missing': 404,
   'item-missing': 404,
+  'device-missing': 404,
+  'copy-missing': 404,
+  'copy-no-room': 507,
+  'copy-damaged': 422,
+  'door-none': 503,
+  'role-refused': 403,
   'print-deleted': 410,
   'print-unreadable': 422,
   server: 500,
@@ -54,6 +62,9 @@ export function refuse(refused: Failure): Response {
 }
 
 const unitOf = (request: Request): LengthUnit => (request.headers.get(UNIT_HEADER) === 'in' ? 'in' : 'mm');
+
+/** What whoever asks is let in for; the door wrote it, who comes from outside cannot. */
+export const roleOf = (request: Request): Role => roleIn(request.headers.get(ROLE_HEADER)) ?? 'machine';
 
 /**
  * A handler whose every failure is an answer in words: a file that cannot be used, an address that cannot be read, and for what

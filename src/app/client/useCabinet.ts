@@ -12,7 +12,7 @@ const CABINET: Collection<StoredInk, Partial<CabinetInk>> = {
   idOf: ({ id }) => id,
   withPart: (ink, part) => ({ ...ink, ...part }),
   sentAs: ({ revision, id: _, ...ink }) => ({ baseRevision: revision, ink }),
-  gone: pageWords('gone.ink'),
+  gone: () => pageWords('gone.ink'),
 };
 
 const upload = (file: File) => ({

@@ -13,7 +13,7 @@ export interface Collection<Stored, Part> {
   readonly withPart: (stored: Stored, part: Part) => Stored;
   readonly sentAs: (stored: Stored) => object;
   /** In words, when a thing is not there any more. */
-  readonly gone: string;
+  readonly gone: () => string;
 }
 
 interface Change<Part> {
@@ -59,7 +59,7 @@ export function useCollection<Stored, New extends object, Part extends object>(
     scope: { id: name },
     mutationFn: async ({ id, part }: Change<Part>): Promise<Outcome<Stored>> => {
       const known = truth()?.find((stored) => of.idOf(stored) === id);
-      if (!known) return failureSaid(`${name}-missing`, of.gone);
+      if (!known) return failureSaid(`${name}-missing`, of.gone());
       const answer = put(await ask<Stored>('PUT', `${api}/${id}`, of.sentAs(of.withPart(known, part))));
       if (!answer.ok && familyOf(answer.code) === 'stale') await refetch();
       return answer;

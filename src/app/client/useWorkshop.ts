@@ -11,7 +11,7 @@ const WORKSHOP: Collection<StoredItem, Partial<WorkshopItem>> = {
   idOf: ({ item }) => item.id,
   withPart: (stored, part) => ({ ...stored, item: { ...stored.item, ...part } as WorkshopItem }),
   sentAs: ({ item, revision }) => ({ baseRevision: revision, item }),
-  gone: pageWords('gone.thing'),
+  gone: () => pageWords('gone.thing'),
 };
 
 /** What the workshop has; `initial` where it came with the page. */

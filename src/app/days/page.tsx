@@ -5,7 +5,7 @@ import { daysWords } from '@/words/days';
 import { pageWords } from '@/words/pages';
 import { withStore } from '../withStore';
 
-export const metadata: Metadata = { title: pageWords('titled', { title: daysWords('week.title') }) };
+export const generateMetadata = (): Metadata => ({ title: pageWords('titled', { title: daysWords('week.title') }) });
 export const dynamic = 'force-dynamic';
 
 export default async function Page() {

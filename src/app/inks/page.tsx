@@ -5,7 +5,7 @@ import { keptWords } from '@/words/kept';
 import { pageWords } from '@/words/pages';
 import { withStore } from '../withStore';
 
-export const metadata: Metadata = { title: pageWords('titled', { title: keptWords('title') }) };
+export const generateMetadata = (): Metadata => ({ title: pageWords('titled', { title: keptWords('title') }) });
 export const dynamic = 'force-dynamic';
 
 export default async function Page() {

@@ -5,7 +5,7 @@ import { pageWords } from '@/words/pages';
 import { shoppingWords } from '@/words/shopping';
 import { withStore } from '../withStore';
 
-export const metadata: Metadata = { title: pageWords('titled', { title: shoppingWords('title') }) };
+export const generateMetadata = (): Metadata => ({ title: pageWords('titled', { title: shoppingWords('title') }) });
 export const dynamic = 'force-dynamic';
 
 export default async function Page() {

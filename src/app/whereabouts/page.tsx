@@ -5,7 +5,7 @@ import { pageWords } from '@/words/pages';
 import { whereWords } from '@/words/where';
 import { withStore } from '../withStore';
 
-export const metadata: Metadata = { title: pageWords('titled', { title: whereWords('title') }) };
+export const generateMetadata = (): Metadata => ({ title: pageWords('titled', { title: whereWords('title') }) });
 export const dynamic = 'force-dynamic';
 
 export default async function Page() {

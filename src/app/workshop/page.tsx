@@ -4,7 +4,7 @@ import { withStore } from '../withStore';
 import { WorkshopPage } from './WorkshopPage';
 import { pageWords } from '@/words/pages';
 
-export const metadata: Metadata = { title: pageWords('titled', { title: pageWords('workshop') }) };
+export const generateMetadata = (): Metadata => ({ title: pageWords('titled', { title: pageWords('workshop') }) });
 export const dynamic = 'force-dynamic';
 
 export default async function Page() {

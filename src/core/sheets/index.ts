@@ -57,7 +57,7 @@ export {
   standsOnMany,
 } from './numbering';
 export { type MeasuredPrint, type Outlier, outliersOf } from './outliers';
-export { type CauseId, type Clue, type Remedy, type Sign, CAUSES, FAULTS_OF_SIGN, SIGNS } from './faultTable';
+export { type CauseId, type Clue, type Remedy, type Sign, CAUSES, CLUES, FAULTS_OF_SIGN, SIGNS } from './faultTable';
 export {
   type Clues,
   type FaultCase,

@@ -1,8 +1,10 @@
+import type { RehearsalLevel } from '@/core/cutting';
 import type { Fault, SheetName } from '@/core/sheets';
 import type { ActOf, Laying, ProofTaken, ReadingSource, RoundPurpose, SlipAnswer, SlipPlace } from '@/model';
 import type { BlockEnd, Graded, Move, Numbering, PlacedFault, PrintNamed } from './editionActs';
 import type { DampPack } from './packs';
 import type { Pot } from './pots';
+import type { ClassAtBlock } from './classes';
 import type { Sitting, Timer } from './sittings';
 
 /** Something cut away that should have stood, from one stage on. */
@@ -17,7 +19,7 @@ export interface Slip {
 
 export interface Rehearsed {
   readonly at: string;
-  readonly level: string;
+  readonly level: RehearsalLevel;
   readonly score: number;
   readonly parts: number;
   readonly tooEarly: number;
@@ -150,6 +152,8 @@ export interface BenchState {
   /** Clocks that run, and sittings at the bench, oldest first. */
   readonly timers: readonly Timer[];
   readonly sittings: readonly Sitting[];
+  /** Classes at the block, oldest first; the last is there unless it has ended. */
+  readonly classes: readonly ClassAtBlock[];
   /** Pots of ink, oldest first. */
   readonly pots: readonly Pot[];
   /** Packs of damp paper, oldest first. */

@@ -21,6 +21,7 @@ import type {
 } from './benchState';
 import { PACK_ENTRIES, type DampPack } from './packs';
 import { POT_ENTRIES, type Pot } from './pots';
+import { CLASS_ENTRIES, type ClassAtBlock } from './classes';
 import { SITTING_ENTRIES, type Sitting, type Timer } from './sittings';
 
 /** What the log says now. Entries that cannot be (a second pull of one sheet in a run) are passed over. */
@@ -66,6 +67,7 @@ function newReplay() {
     pots: new Map<string, Pot>(),
     timers: [] as readonly Timer[],
     sittings: [] as readonly Sitting[],
+    classes: [] as readonly ClassAtBlock[],
     boards: new Map<string, Board>(),
     brushedWith: [] as (Omit<ActOf<'brushed-with'>, 'kind'> & { at: string })[],
     ...newEdition(),
@@ -100,6 +102,7 @@ const ENTRIES: { readonly [Kind in BenchAct['kind']]: (replay: Replay, event: Ev
   ...PACK_ENTRIES,
   ...POT_ENTRIES,
   ...SITTING_ENTRIES,
+  ...CLASS_ENTRIES,
   'round-begun': (r, { at, act: { kind: _, name = '', purpose = 'whole set', ...round } }) => {
     if (r.rounds.has(round.roundId)) return;
     const { colourways = [], ...begun } = round;

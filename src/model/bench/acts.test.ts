@@ -21,7 +21,7 @@ test('an act of this version is taken as it is; one in the old words is not', ()
   expect(checkAct({ kind: 'stage-cut', stageId: 'c' }, 2).ok).toBe(false);
 });
 
-test.each([7, 0, -1, 1.5, '2', null])('version %p is refused in words', (version) => {
+test.each([8, 0, -1, 1.5, '2', null])('version %p is refused in words', (version) => {
   expect(told(checkAct({ kind: 'cut-done', cutId: 'c' }, version))).toMatchObject({
     ok: false,
     message: expect.stringMatching(/newer Ulexite|no version/),

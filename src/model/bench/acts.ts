@@ -27,6 +27,7 @@ import { EDITION_ACTS } from './editionActs';
 import { kind } from './kind';
 import { POT_ACTS } from './potActs';
 import { sheetName } from './sheetName';
+import { CLASS_ACTS } from './classActs';
 import { SITTING_ACTS } from './sittingActs';
 import { upgradedAct } from './upgrades/upgradedAct';
 import {
@@ -240,6 +241,7 @@ const ACTS = {
   }),
   ...POT_ACTS,
   ...SITTING_ACTS,
+  ...CLASS_ACTS,
   /** The film of a run was touched: it is dry now, was dry before, or is not yet. */
   'dry-seen': record({
     kind: kind('dry-seen'),

@@ -6,13 +6,17 @@ import { checkWith } from '../check';
 import { between, oneOf, record, type Frozen } from '../fields';
 import { SAMPLE_IDS } from '../ranges';
 
+/** What short questions are about. */
+export const PRACTICE_KINDS = ['transfer', 'cut', 'overprint', 'shim', 'sheets', 'fault', 'mirrored', 'dry'] as const;
+export type PracticeKind = (typeof PRACTICE_KINDS)[number];
+
 export const practice = record({
-  sample: oneOf(SAMPLE_IDS),
-  level: oneOf(REHEARSAL_LEVELS),
+  sample: oneOf([...SAMPLE_IDS, ...PRACTICE_KINDS]),
+  level: oneOf([...REHEARSAL_LEVELS, 'question']),
   score: between(phrase('measure.score'), 0, 100),
 });
 
-/** One rehearsal on a sample print. */
+/** One rehearsal on a sample print, or the answer to a question: all of it where it was right, nothing where it was not. */
 export interface PracticeScore extends Frozen<InferType<typeof practice>> {
   readonly at: string;
 }

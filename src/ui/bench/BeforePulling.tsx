@@ -43,6 +43,7 @@ export function BeforePulling() {
     >
       <button
         type="button"
+        data-walk="start"
         className={clsx(benchCss.goodPull, kit.pressIn, kit.display, css.printNow)}
         onClick={async () => {
           const done = await log({

@@ -236,6 +236,7 @@ function CutFoot({ notYet, allCut, previous, setAsking, draft, regions, stage, s
         <Button
           fullWidth
           color="error"
+          data-walk="gate"
           className={clsx(kit.target, css.allCut)}
 
           disabled={Boolean(notYet)}

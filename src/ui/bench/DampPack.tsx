@@ -1,4 +1,6 @@
 'use client';
+import { explaining } from '@/ui/kit/glossary/Explained';
+import { rich } from '@/ui/kit/rich';
 import Button from '@mui/material/Button';
 import clsx from 'clsx';
 import { useState } from 'react';
@@ -60,7 +62,7 @@ export function DampPack() {
       ) : (
         <>
           <p>
-            <strong>{dampWords('none')}</strong> {dampWords('noneSays')}
+            <strong>{dampWords('none')}</strong> {rich(dampWords.rich('noneSays', { term: explaining('damp') }))}
           </p>
           <Button className={kit.above6} onClick={() => setAsked({ what: 'damp' })}>
             {dampWords('damp')}

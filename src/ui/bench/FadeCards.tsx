@@ -1,5 +1,5 @@
 'use client';
-import { formatLength } from '@/core/units';
+import { formatLength } from '@/words/lengths';
 import { fadeNotes, inkedAt, inkingsOf, inkOf, lengthOfLine, secondInkOf } from '@/derived';
 import { FadeTones } from '@/ui/kit/FadeTones';
 import { FileLink } from '@/ui/kit/FileLink';

@@ -16,6 +16,8 @@ import { kit } from '@/ui/kit/styles';
 import css from './CutView.module.css';
 import type { Cut } from '@/model';
 import { benchWords } from '@/words/bench';
+import { explaining } from '@/ui/kit/glossary/Explained';
+import { rich } from '@/ui/kit/rich';
 
 interface GateDialogProps {
   readonly asking: boolean;
@@ -79,7 +81,7 @@ function GateActs({ setAsking, minutes, labels, cutCm2, run, setMinutes, stage }
 function GateFacts({ index, cutName, islands, doneCount, minutes, setMinutes }: GateDialogProps) {
   return (
     <DialogContent>
-      <p>{benchWords('gate.says')}</p>
+      <p>{rich(benchWords.rich('gate.says', { term: explaining('gate') }))}</p>
       <ul className={clsx(kit.around8, css.checks)}>
         <li>{index === 0 ? benchWords('gate.firstOff') : benchWords('gate.off', { cut: cutName })}</li>
         {index > 0 && <li>{benchWords('gate.sheets', { run: index })}</li>}

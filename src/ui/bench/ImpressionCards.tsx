@@ -3,7 +3,7 @@ import Button from '@mui/material/Button';
 import clsx from 'clsx';
 import { useState } from 'react';
 import { eachBrushPart, type BrushMix } from '@/core/inks';
-import { formatLength } from '@/core/units';
+import { formatLength } from '@/words/lengths';
 import { impressionCards, type ImpressionCard } from '@/derived';
 import { usePrintDesk } from '@/ui/kit/printContext';
 import { kit } from '@/ui/kit/styles';

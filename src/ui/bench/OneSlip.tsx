@@ -4,7 +4,8 @@ import Button from '@mui/material/Button';
 import { useMemo, useState, type Dispatch, type SetStateAction } from 'react';
 import { deltaE2000, type Lab } from '@/core/colour';
 import { inlayFor } from '@/core/cutting';
-import { formatLength, formatSize, type Outcome } from '@/core/units';
+import type { Outcome } from '@/core/units';
+import { formatLength, formatSize } from '@/words/lengths';
 import { type SlipAnswer, type FlatColour } from '@/model';
 import type { Fill } from '@/core/geometry';
 import {

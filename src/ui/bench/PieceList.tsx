@@ -2,7 +2,7 @@
 import clsx from 'clsx';
 import { memo, useCallback, type Dispatch, type SetStateAction } from 'react';
 import { clockPlace, NAMED_PIECES, toolsForPiece, type CutIsland } from '@/core/cutting';
-import { formatLength } from '@/core/units';
+import { formatLength } from '@/words/lengths';
 import { cutWords } from '@/words/cut';
 import { decimal } from '@/words/quantities';
 import { BitmapView } from '@/ui/kit/BitmapView';

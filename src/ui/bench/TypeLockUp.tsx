@@ -1,7 +1,7 @@
 'use client';
 import Button from '@mui/material/Button';
 import clsx from 'clsx';
-import { formatLength } from '@/core/units';
+import { formatLength } from '@/words/lengths';
 import { blockOfCut, isType, sheetLayoutOf, typeInBed } from '@/derived';
 import type { Cut } from '@/model';
 import { FileLink } from '@/ui/kit/FileLink';

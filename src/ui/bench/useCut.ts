@@ -220,7 +220,7 @@ function useCutParts(
   stage: Cut | undefined,
   allCut: boolean,
 ) {
-  const desk = usePrintDesk('sheetWorker', 'tell', 'log', 'sheet', 'plan');
+  const desk = usePrintDesk('sheetWorker', 'tell', 'log', 'sheet', 'coverage', 'plan');
   const { sheetWorker, tell, log, plan } = desk;
   const size = useRef(plan.picture);
   size.current = plan.picture;
@@ -229,8 +229,10 @@ function useCutParts(
   const [islands, setIslands] = useState<readonly CutIsland[]>();
   const [version, setVersion] = useState(0);
   const key = labels ? JSON.stringify(labels) : '';
+  // asked once the sheet is made: before that it would be answered for the picture as it is flattened, and asked again
+  const isMade = desk.coverage !== undefined;
   useEffect(() => {
-    if (!key) return;
+    if (!key || !isMade) return;
     let wanted = true;
     const { standing, cutNow } = JSON.parse(key) as { standing: number[]; cutNow: number[] };
     void sheetWorker.ask('cutIslands', { standing, cutNow, done: [...(tickedNow.current ?? [])] }).then((answer) => {
@@ -243,8 +245,8 @@ function useCutParts(
     return () => {
       wanted = false;
     };
-  }, [key, desk.sheet, sheetWorker, tell]);
-  const paint = useCutPaint(version);
+  }, [key, isMade, desk.sheet, sheetWorker, tell]);
+  const paint = useCutPaint(version, isMade ? key : '');
   const tick = useCallback(
     async (island: number) => {
       if (!stage || allCut) return;
@@ -259,24 +261,29 @@ function useCutParts(
   return { islands, tick, paint };
 }
 
-function useCutPaint(version: number) {
-  const { sheetWorker } = usePrintDesk('sheetWorker');
-  const paint: PaintView = useCallback(
+/** The cut map; until its parts are told apart, the block as it stands (`key`, once the sheet is made). */
+function useCutPaint(version: number, key: string): PaintView {
+  const { sheetWorker, sheet } = usePrintDesk('sheetWorker', 'sheet');
+  const backdrop = BLOCK_WORDS.backdrop;
+  const asItStands: PaintView = useCallback(
     async (view, width, height) => {
-      if (version === 0) return undefined;
-      const answer = await sheetWorker.ask('paint', {
-        what: 'cut',
-        styles: CUT_STYLES,
-        view,
-        width,
-        height,
-        backdrop: BLOCK_WORDS.backdrop,
-      });
+      if (!key) return undefined;
+      const { standing, cutNow } = JSON.parse(key) as LabelState;
+      const styles = sheet.parts.map((_, p) => CUT_STYLES[cutNow.includes(p) ? 1 : standing.includes(p) ? 3 : 0]);
+      const answer = await sheetWorker.ask('paint', { what: 'sheet', styles, view, width, height, backdrop });
       return answer.ok ? answer.value : undefined;
     },
-    [sheetWorker, version],
+    [sheetWorker, sheet, key, backdrop],
   );
-  return paint;
+  const inParts: PaintView = useCallback(
+    async (view, width, height) => {
+      void version; // a part ticked is a new picture
+      const answer = await sheetWorker.ask('paint', { what: 'cut', styles: CUT_STYLES, view, width, height, backdrop });
+      return answer.ok ? answer.value : undefined;
+    },
+    [sheetWorker, version, backdrop],
+  );
+  return version === 0 ? asItStands : inParts;
 }
 
 /** Outlines of the parts a slip is being shown by, in mm. */

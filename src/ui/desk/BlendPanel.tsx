@@ -3,7 +3,7 @@ import clsx from 'clsx';
 import { useMemo } from 'react';
 import { wordForDifference } from '@/core/colour';
 import { pickedUpShare } from '@/core/inks';
-import { formatLength } from '@/core/units';
+import { formatLength } from '@/words/lengths';
 import { blendNames, blendsOf, blendsOnBlocks } from '@/derived';
 import { BLEND_PASSES, BLEND_PERCENT, BLEND_REACH_MM, CHARGED_FIRST, type Plan } from '@/model';
 import { Choice } from '@/ui/kit/Choice';

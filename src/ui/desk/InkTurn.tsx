@@ -1,4 +1,5 @@
 'use client';
+import { perLanguage } from '@/words/language';
 import Checkbox from '@mui/material/Checkbox';
 import FormControlLabel from '@mui/material/FormControlLabel';
 import MenuItem from '@mui/material/MenuItem';
@@ -35,12 +36,14 @@ import { mediumWords } from '@/words/mediums';
 import { craftWords } from '@/words/craft';
 import { decimal, quantity } from '@/words/quantities';
 
-const SLIDER_KEYS: readonly KeyNote[] = [{ keys: '← → on a slider', what: runsWords('inkTurn.turnTheInkThe') }];
+const sliderKeys = perLanguage((): readonly KeyNote[] => [
+  { keys: '← → on a slider', what: runsWords('inkTurn.turnTheInkThe') },
+]);
 
 /** What if: a run's ink is held and turned, and the whole sheet follows; let go, it is saved and can be undone. */
 export function InkTurn({ run, index, onLook }: { run: Run; index: number; onLook: () => void }) {
   const { plan, change, progress, tryOut } = usePrintDesk('plan', 'change', 'progress', 'tryOut');
-  useKeyNotes(SLIDER_KEYS);
+  useKeyNotes(sliderKeys());
   // an ink let go by leaving the view was not taken
   useEffect(() => () => tryOut(undefined), [tryOut]);
   const closed = index < progress.closedRuns;

@@ -1,4 +1,5 @@
 'use client';
+import { perLanguage } from '@/words/language';
 import Button from '@mui/material/Button';
 import dynamic from 'next/dynamic';
 import { fetched } from '@/ui/kit/fetched';
@@ -67,10 +68,13 @@ const RegionPanel = dynamic(
   },
 );
 
-const LEAVES = [
-  ['colours', pictureWords('picture.colours')],
-  ['islands', pictureWords('picture.islands')],
-] as const;
+const leavesSaid = perLanguage(
+  () =>
+    [
+      ['colours', pictureWords('picture.colours')],
+      ['islands', pictureWords('picture.islands')],
+    ] as const,
+);
 type Showing = 'both' | 'picture' | 'flat';
 const NEXT: Record<Showing, Showing> = { both: 'flat', flat: 'picture', picture: 'both' };
 
@@ -104,7 +108,7 @@ function usePictureView() {
   const [showing, setShowing] = useState<Showing>('both');
   const [divider, setDivider] = useState(0.5);
   const regions = useRegions();
-  const [leaf, setLeaf] = useState<(typeof LEAVES)[number][0]>('colours');
+  const [leaf, setLeaf] = useState<ReturnType<typeof leavesSaid>[number][0]>('colours');
   const [chosenTone, setChosenTone] = useState<number>();
   const { setOver, take, over, busy, problem, closed } = usePictureIn();
   const { showFirst } = flatten;
@@ -319,7 +323,7 @@ function PictureSide({
   return (
     <aside className={kit.side}>
       {flat ? (
-        <Leaves label={pictureWords('picture.besideThePicture')} leaves={LEAVES} leaf={leaf} onLeaf={setLeaf}>
+        <Leaves label={pictureWords('picture.besideThePicture')} leaves={leavesSaid()} leaf={leaf} onLeaf={setLeaf}>
           {regions.chosen && <RegionPanel regions={regions} />}
           {regions.chosen && flatten.settings.cuttable && !closed && <KeepIsland regions={regions} flatten={flatten} />}
           {leaf === 'islands' ? (

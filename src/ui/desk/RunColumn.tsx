@@ -28,6 +28,7 @@ import css from './RunsView.module.css';
 import { labelOfCell, type Fill, type LabelCoverage } from '@/core/geometry';
 import type { PrintPart } from '@/core/layers';
 import type { SyntheticListenerMap } from '@dnd-kit/core/dist/hooks/utilities';
+import { frameWords } from '@/words/frame';
 import { runsWords } from '@/words/runs';
 import { gramsInWords, quantity } from '@/words/quantities';
 
@@ -47,7 +48,11 @@ export function Column({ run, index, sheets, onPoint, onMove, onLarge }: ColumnP
   const desk = usePrintDesk('plan', 'progress', 'coverage', 'selectedRun', 'sheet');
   const { plan, progress, coverage, selectedRun } = desk;
   const closed = index < progress.closedRuns;
-  const { attributes, listeners, setNodeRef, transform, transition } = useSortable({ id: run.id, disabled: closed });
+  const { attributes, listeners, setNodeRef, transform, transition } = useSortable({
+    id: run.id,
+    disabled: closed,
+    attributes: { roleDescription: frameWords('carry.is') },
+  });
   const names = inkNamesOf(plan, run);
   const parts = desk.sheet.parts;
   const { look, film, blockFills, blockStrokes } = useColumnFills(run, index);
@@ -326,7 +331,6 @@ function Figures({ run, index, sheets }: { run: Run; index: number; sheets: numb
       )}
       <dt>{runsWords('runColumn.stands')}</dt>
       <dd>{runsWords('runColumn.cm', { share: shareOf(standing) * areaCm2 })}</dd>
-      <dt />
       <dd className={kit.quiet}>{quantity('percent', 100 * shareOf(standing))}</dd>
       <dt>{runsWords('runColumn.cutNow')}</dt>
       <dd>{runsWords('runColumn.cm', { share: shareOf(cutNow) * areaCm2 })}</dd>

@@ -1,4 +1,5 @@
 'use client';
+import { perLanguage } from '@/words/language';
 import {
   DndContext,
   KeyboardSensor,
@@ -19,6 +20,7 @@ import { useMemo, useState, type Dispatch, type ReactNode, type SetStateAction }
 import { wordForDifference } from '@/core/colour';
 import { ORDER_RULES, type Plan } from '@/model';
 import { runsInOrder, sheetsOfPrint, type PlanLooks, usesOneSide } from '@/derived';
+import { carriedInWords } from '../kit/carrying';
 import { CoreSample, type SamplePoint } from '../kit/CoreSample';
 import { InkSet } from '../kit/InkSet';
 import { usePrintDesk } from '../kit/printContext';
@@ -33,6 +35,7 @@ import { Leaves } from '@/ui/kit/Leaves';
 import { AddBlock } from './AddBlock';
 import { Decisions } from './Decisions';
 import { Column } from './RunColumn';
+import { frameWords } from '@/words/frame';
 import { runsWords } from '@/words/runs';
 import { rich } from '@/ui/kit/rich';
 import { craftWords } from '@/words/craft';
@@ -90,7 +93,7 @@ export function RunsView() {
   // the runs as sheets beside each other, or as threads that print the colours
   const toggle = (
     <div className={css.shown}>
-      <Leaves label={runsWords('shown.label')} leaves={SHOWN} leaf={shown} onLeaf={setShown} />
+      <Leaves label={runsWords('shown.label')} leaves={shownSaid()} leaf={shown} onLeaf={setShown} />
       {shown === 'sheet' && <InkSet />}
     </div>
   );
@@ -282,11 +285,14 @@ function WayNow() {
   );
 }
 
-const SHOWN = [
-  ['sheet', runsWords('shown.sheet')],
-  ['weave', runsWords('shown.weave')],
-] as const;
-type Shown = (typeof SHOWN)[number][0];
+const shownSaid = perLanguage(
+  () =>
+    [
+      ['sheet', runsWords('shown.sheet')],
+      ['weave', runsWords('shown.weave')],
+    ] as const,
+);
+type Shown = ReturnType<typeof shownSaid>[number][0];
 
 interface ProgressSheetProps {
   readonly toggle: ReactNode;
@@ -300,10 +306,25 @@ interface ProgressSheetProps {
 }
 
 function ProgressSheet({ toggle, sensors, onDragEnd, ids, sheets, setPoint, reorder, setLarge }: ProgressSheetProps) {
+  const told = carriedInWords(({ active, over }) => {
+    const [run, place] = [active, over ?? active].map(({ id }) => ids.indexOf(String(id)) + 1);
+    return run > 0
+      ? {
+          what: runsWords('runColumn.run2', { index: run }),
+          place: frameWords('carry.place', { n: place, all: ids.length }),
+        }
+      : undefined;
+  });
   return (
     <div className={css.stageOfSheet}>
       {toggle}
-      <DndContext sensors={sensors} autoScroll={false} collisionDetection={closestCenter} onDragEnd={onDragEnd}>
+      <DndContext
+        sensors={sensors}
+        accessibility={told}
+        autoScroll={false}
+        collisionDetection={closestCenter}
+        onDragEnd={onDragEnd}
+      >
         <SortableContext items={ids} strategy={horizontalListSortingStrategy}>
           <ProgressGrid ids={ids} sheets={sheets} setPoint={setPoint} reorder={reorder} setLarge={setLarge} />
         </SortableContext>

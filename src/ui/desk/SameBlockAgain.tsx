@@ -1,4 +1,5 @@
 'use client';
+import { perLanguage } from '@/words/language';
 import Button from '@mui/material/Button';
 import clsx from 'clsx';
 import { useState } from 'react';
@@ -10,11 +11,14 @@ import { usePrintDesk } from '../kit/printContext';
 import { kit } from '@/ui/kit/styles';
 import { runsWords } from '@/words/runs';
 
-const TURNS = [
-  [0, runsWords('again.turn.none')],
-  [90, runsWords('again.turn.quarter')],
-  [180, runsWords('again.turn.half')],
-] as const;
+const turns = perLanguage(
+  () =>
+    [
+      [0, runsWords('again.turn.none')],
+      [90, runsWords('again.turn.quarter')],
+      [180, runsWords('again.turn.half')],
+    ] as const,
+);
 
 /** The same block laid several times in one run: beside itself, below itself, each further one turned. */
 export function SameBlockAgain({ run, closed }: { readonly run: Run; readonly closed: boolean }) {
@@ -96,7 +100,7 @@ function GridFields({ grid, setGrid, closed }: GridFieldsProps) {
       <Choice
         label={runsWords('again.turned')}
         value={grid.turnDeg}
-        options={TURNS}
+        options={turns()}
         disabled={closed}
         onChange={(turnDeg) => setGrid({ ...grid, turnDeg })}
       />

@@ -1,4 +1,6 @@
 'use client';
+import { Explained } from '@/ui/kit/glossary/Explained';
+import { perLanguage } from '@/words/language';
 import { inWords } from '@/words/failures';
 import Button from '@mui/material/Button';
 import Slider from '@mui/material/Slider';
@@ -29,7 +31,7 @@ import {
   usedOf,
 } from '@/derived';
 import { ADDED_RANGE, type ItemOf, type LengthUnit, type Plan, EDITION_ROUND } from '@/model';
-import { formatSize } from '@/core/units';
+import { formatSize } from '@/words/lengths';
 import { Choice } from '../kit/Choice';
 import { craftWords } from '@/words/craft';
 import { CountField } from '../kit/fields';
@@ -52,10 +54,12 @@ const SheetCharts = dynamic(
     loading: () => <div className={css.chartRoom} />,
   },
 );
-const EXPERIENCES = (Object.keys(MEAN_LOSS) as Experience[]).map((e) => {
-  const lost = quantity('percent', MEAN_LOSS[e] * 100, MEAN_LOSS[e] < 0.02 ? 1 : 0);
-  return [e, sheetsWords('sheets.lostARun', { hand: craftWords(`experience.${e}`), lost })] as const;
-});
+const experiences = perLanguage(() =>
+  (Object.keys(MEAN_LOSS) as Experience[]).map((e) => {
+    const lost = quantity('percent', MEAN_LOSS[e] * 100, MEAN_LOSS[e] < 0.02 ? 1 : 0);
+    return [e, sheetsWords('sheets.lostARun', { hand: craftWords(`experience.${e}`), lost })] as const;
+  }),
+);
 
 /** Sheets: how many to start, and why. */
 export function SheetsView() {
@@ -136,7 +140,7 @@ function Hand({ set }: { set: (part: Partial<Plan['sheets']>) => undefined }) {
       <Choice
         label={sheetsWords('sheets.experience')}
         value={sheets.experience}
-        options={EXPERIENCES}
+        options={experiences()}
         className={kit.above14}
         onChange={(experience) => set({ experience })}
       />
@@ -213,14 +217,18 @@ function Wish({ set }: { set: (part: Partial<Plan['sheets']>) => undefined }) {
   const runs = Math.max(1, all.length);
   return (
     <section>
-      <h2>{sheetsWords('sheets.theWish')}</h2>
+      <h2>
+        <Explained term="edition">{sheetsWords('sheets.theWish')}</Explained>
+      </h2>
       <div className={clsx(kit.fields, kit.above14)}>
-        <CountField
-          label={sheetsWords('sheets.edition')}
-          value={sheets.edition}
-          range={EDITION_RANGE}
-          onChange={(edition) => set({ edition })}
-        />
+        <div data-walk="edition">
+          <CountField
+            label={sheetsWords('sheets.edition')}
+            value={sheets.edition}
+            range={EDITION_RANGE}
+            onChange={(edition) => set({ edition })}
+          />
+        </div>
         <CountField
           label={sheetsWords('sheets.proofsToKeep')}
           value={sheets.proofsToKeep}

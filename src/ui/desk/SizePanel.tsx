@@ -3,7 +3,7 @@ import Button from '@mui/material/Button';
 import dynamic from 'next/dynamic';
 import { fetched } from '@/ui/kit/fetched';
 import { useState } from 'react';
-import { formatSize } from '@/core/units';
+import { formatSize } from '@/words/lengths';
 import type { PicturePlan } from '@/model';
 import { usePrintDesk } from '../kit/printContext';
 import clsx from 'clsx';

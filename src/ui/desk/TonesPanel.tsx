@@ -1,4 +1,5 @@
 'use client';
+import { Explained } from '@/ui/kit/glossary/Explained';
 import Button from '@mui/material/Button';
 import MenuItem from '@mui/material/MenuItem';
 import TextField from '@mui/material/TextField';
@@ -13,7 +14,7 @@ import type { Flatten } from './useFlatten';
 import clsx from 'clsx';
 import { kit } from '@/ui/kit/styles';
 import css from './TonesPanel.module.css';
-import { formatLength } from '@/core/units';
+import { formatLength } from '@/words/lengths';
 import { toneWords } from '@/words/tones';
 import { shapeWords } from '@/words/shapes';
 import { quantity } from '@/words/quantities';
@@ -41,7 +42,9 @@ export function TonesPanel({ flatten, closed, chosen, onChoose, finding }: Props
   return (
     <section>
       <div className={clsx(kit.row, kit.between)}>
-        <h2>{shapeWords('tones.flatColours')}</h2>
+        <h2>
+          <Explained term="island">{shapeWords('tones.flatColours')}</Explained>
+        </h2>
         <span className={kit.quiet}>{shapeWords('tones.lightToDark')}</span>
       </div>
       {canMoveEdges(flat, closed) ? (

@@ -1,4 +1,5 @@
 'use client';
+import { perLanguage } from '@/words/language';
 import { inWords } from '@/words/failures';
 import {
   useCallback,
@@ -19,10 +20,13 @@ import { FIRST_CUTTABLE } from '@/core/cuttable/settings';
 import { useCuttable, useCuttableActs, type Made, type Settings } from './cuttable/useCuttable';
 import { pictureWords } from '@/words/picture';
 
-const BY_HAND = {
-  split: pictureWords('useFlatten.colourSplitInTwo'),
-  merge: pictureWords('useFlatten.coloursMerged'),
-} as const;
+const byHandSaid = perLanguage(
+  () =>
+    ({
+      split: pictureWords('useFlatten.colourSplitInTwo'),
+      merge: pictureWords('useFlatten.coloursMerged'),
+    }) as const,
+);
 const PREVIEW_PIXELS = 500_000;
 /** A hand that rests this long on a slider wants the whole picture. */
 const REST_MS = 350;
@@ -234,7 +238,7 @@ function useByHand(whole: PictureWorker, runWhole: RunWhole) {
         await whole.ask('openLabels', { url: urls.blob(plan.flat.labelsSha), mmPerPx: raster.mmPerPx });
       await runWhole(
         worker,
-        BY_HAND[job],
+        byHandSaid()[job],
         job,
         (one, progress) => one.ask(job, take as never, progress),
         plan.flat.settings,

@@ -1,5 +1,6 @@
 import type { PlanWarning } from '@/core/layers';
-import { formatLength, type LengthUnit } from '@/core/units';
+import type { LengthUnit } from '@/core/units';
+import { formatLength } from '@/words/lengths';
 import { capitalised, listOf } from '@/words/phrases';
 import { runsWords } from '@/words/runs';
 

@@ -1,4 +1,5 @@
 'use client';
+import { perLanguage } from '@/words/language';
 import type { CellContext, ColumnDef } from '@tanstack/react-table';
 import { createContext, useContext, useMemo, useState } from 'react';
 import { SHEET_ROLES, type SheetRole } from '@/core/sheets';
@@ -21,9 +22,9 @@ const ROW_PX = 50;
 const Told = createContext<(Numbering & { readonly sorted: boolean }) | undefined>(undefined);
 const useTold = () => useContext(Told)!;
 
-const ROLES = SHEET_ROLES.map((role) => [role, roleInWords(role)] as const);
+const roles = perLanguage(() => SHEET_ROLES.map((role) => [role, roleInWords(role)] as const));
 /** A proof is not of the edition. */
-const PROOF_ROLES = ROLES.filter(([role]) => role !== 'numbered' && role !== 'progressive');
+const proofRoles = perLanguage(() => roles().filter(([role]) => role !== 'numbered' && role !== 'progressive'));
 
 type Cell = CellContext<NumberingLine, unknown>;
 
@@ -122,7 +123,8 @@ function OneColourway({ row }: Cell) {
 
 function OneRole({ row: { original } }: Cell) {
   const { setRole } = useTold();
-  const options: readonly (readonly [SheetRole, string])[] = original.roundId === EDITION_ROUND ? ROLES : PROOF_ROLES;
+  const options: readonly (readonly [SheetRole, string])[] =
+    original.roundId === EDITION_ROUND ? roles() : proofRoles();
   return (
     <Pick
       className={css.role}

@@ -1,4 +1,6 @@
 'use client';
+import { Explained } from '@/ui/kit/glossary/Explained';
+import { perLanguage } from '@/words/language';
 import Button from '@mui/material/Button';
 import clsx from 'clsx';
 import { keptForSets } from '@/core/sheets';
@@ -14,7 +16,7 @@ import { NumberTable } from './NumberTable';
 import { ReasonDialog, WriteNumbers } from './WriteNumbers';
 import { useNumbering, type Numbering } from './useNumbering';
 
-const KINDS = EDITION_KINDS.map((kind) => [kind, drawerWords(`edition.${kind}`)] as const);
+const kinds = perLanguage(() => EDITION_KINDS.map((kind) => [kind, drawerWords(`edition.${kind}`)] as const));
 
 /** A sentence of advice takes what it says of these. */
 const NO_FIGURES = { proofs: 0, usual: 0, marks: 0, prints: 0, beside: 0, numbered: 0 };
@@ -42,7 +44,7 @@ export function NumberingView() {
           <Choice
             label={drawerWords('edition.label')}
             value={numbering.edition}
-            options={KINDS}
+            options={kinds()}
             onChange={numbering.setEdition}
           />
           <p className={clsx(kit.note, kit.above6)}>{drawerWords(`edition.says.${numbering.edition}`)}</p>
@@ -73,7 +75,11 @@ function NumberCounts({ lines, advice, byNumber, best }: Numbering) {
   const count = (role: string) => lines.filter((line) => line.role === role).length;
   return (
     <section>
-      <h2>{drawerWords('numbering.counts', { numbered: count('numbered'), proofs: count('A.P.') })}</h2>
+      <h2>
+        <Explained term="artistsProof">
+          {drawerWords('numbering.counts', { numbered: count('numbered'), proofs: count('A.P.') })}
+        </Explained>
+      </h2>
       <p className={kit.note}>{drawerWords('numbering.through', { prints: lines.length })}</p>
       {advice.map((one) => (
         <p key={`${one.series} ${one.code}`} className={clsx(kit.say, kit.wait, kit.above6)}>

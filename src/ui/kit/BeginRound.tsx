@@ -1,4 +1,5 @@
 'use client';
+import { perLanguage } from '@/words/language';
 import { inWords } from '@/words/failures';
 import Button from '@mui/material/Button';
 import MenuItem from '@mui/material/MenuItem';
@@ -26,7 +27,9 @@ import { CountField } from './fields';
 import { usePrintDesk } from './printContext';
 import { Swatch } from './Swatch';
 
-const PURPOSES = ROUND_PURPOSES.map((purpose) => [purpose, trialWords(`purpose.${purpose}`)] as const);
+const purposes = perLanguage(() =>
+  ROUND_PURPOSES.map((purpose) => [purpose, trialWords(`purpose.${purpose}`)] as const),
+);
 const PLANNED = '';
 /** Grams of the mix the extender is said for. */
 const SAID_FOR_G = 10;
@@ -99,7 +102,7 @@ export function BeginRound({ onBegun }: { onBegun?: (roundId: string) => void })
         fullWidth
         slotProps={{ inputLabel: { shrink: true } }}
       />
-      <Choice label={trialWords('round.purpose')} value={purpose} options={PURPOSES} onChange={setPurpose} />
+      <Choice label={trialWords('round.purpose')} value={purpose} options={purposes()} onChange={setPurpose} />
       <TextField
         select
         label={trialWords('round.paper')}

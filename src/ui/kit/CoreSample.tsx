@@ -4,7 +4,7 @@ import TextField from '@mui/material/TextField';
 import { useState } from 'react';
 import { deltaE2000, hexFromLabD50, wordForDifference, type Lab } from '@/core/colour';
 import { INK_START_VALUES } from '@/core/inks';
-import { formatLength } from '@/core/units';
+import { formatLength } from '@/words/lengths';
 import { goneOverAt, type PlaceMm } from '@/core/layers';
 import type { Inking, Plan } from '@/model';
 import { inkingsOf, inkOf, sampleAt, wantedOf } from '@/derived';

@@ -1,12 +1,16 @@
 'use client';
 import Link from 'next/link';
 import { memo, useState, type ReactNode, type Dispatch, type SetStateAction, useEffect } from 'react';
-import { formatSize } from '@/core/units';
+import { formatSize } from '@/words/lengths';
 import { Brand } from './Brand';
 import { usePrintDesk, type PrintDesk } from './printContext';
+import { LanguageSwitch } from './LanguageSwitch';
 import { RunLine } from './RunLine';
-import { DESK_STEPS, DRAWER_STEPS, placeOf, type Place, type Step, type ViewName } from './views';
+import { mayDo, VIEW_ROLES, viewFor, type ViewName } from '@/model';
+import { useMay, useRole } from './role';
+import { DESK_STEPS, DRAWER_STEPS, placeOf, type Place, type Step } from './views';
 import { useKeys } from './keys';
+import { useWalk } from './walk/walkKept';
 import clsx from 'clsx';
 import { kit } from '@/ui/kit/styles';
 import css from './Frame.module.css';
@@ -21,6 +25,11 @@ import { rich } from '@/ui/kit/rich';
 
 const KeysSheet = dynamic(
   fetched(() => import('./KeysSheet').then((m) => m.KeysSheet)),
+  { ssr: false },
+);
+
+const WalkCard = dynamic(
+  fetched(() => import('./walk/WalkCard').then((m) => m.WalkCard)),
   { ssr: false },
 );
 
@@ -46,6 +55,7 @@ export function Frame({ view, children }: { view: ViewName; children: ReactNode 
       <div className={css.foot}>{view !== 'rehearse' && <RunLine />}</div>
       {keysOpen && <KeysSheet open onClose={() => setKeysOpen(false)} />}
       {view !== 'rehearse' && <LargeByKey />}
+      <WalkHere view={view} />
     </div>
   );
 }
@@ -86,6 +96,12 @@ function FrameKeys({ setKeysOpen, place }: OfFrame) {
   return null;
 }
 
+/** The walk through this print, where one goes on. */
+function WalkHere({ view }: { readonly view: ViewName }) {
+  const walk = useWalk(usePrintDesk('id').id);
+  return walk && <WalkCard walk={walk} view={view} />;
+}
+
 /** The finished print large, from every view; a rehearsal is done without it, as without the run line. */
 function LargeByKey() {
   const [open, setOpen] = useState(false);
@@ -96,18 +112,21 @@ function LargeByKey() {
 function Steps({ place, steps, view }: { place: Place; steps: readonly Step[]; view: ViewName }) {
   const desk = usePrintDesk('urls', 'plan', 'progress');
   const { urls } = desk;
+  const may = useMay();
   return (
     <nav className={css.steps} aria-label={frameWords(place === 'desk' ? 'steps.desk' : 'steps.drawer')}>
-      {steps.map((step, i) => (
-        <StepLink
-          key={step.view}
-          n={i + 1}
-          href={urls.page(step.view)}
-          open={view === step.view}
-          name={frameWords(`view.${step.view}`)}
-          summary={step.summary(desk)}
-        />
-      ))}
+      {steps
+        .filter(({ view: one }) => may(VIEW_ROLES[one]))
+        .map((step, i) => (
+          <StepLink
+            key={step.view}
+            n={i + 1}
+            href={urls.page(step.view)}
+            open={view === step.view}
+            name={frameWords(`view.${step.view}`)}
+            summary={step.summary(desk)}
+          />
+        ))}
     </nav>
   );
 }
@@ -142,6 +161,15 @@ function TopBar({ place, setKeysOpen }: OfFrame) {
     unit,
   } = desk;
   const mediums = [...new Set(inks.map((ink) => mediumInWords(ink.mediumId)))];
+  const facts = [
+    frameWords('facts.process', {
+      process: printWords(`process.${processOf(plan)}`),
+      material: printWords(`material.${blocks[0].materialId}`),
+    }),
+    ...(mediums.length > 0 ? [mediums.join(frameWords('facts.and'))] : []),
+    picture ? formatSize(picture.widthMm, picture.heightMm, unit) : frameWords('facts.noPicture'),
+    frameWords('facts.edition', { edition: sheets.edition }),
+  ].join(' · ');
   return (
     <header className={css.top}>
       <Brand />
@@ -150,17 +178,7 @@ function TopBar({ place, setKeysOpen }: OfFrame) {
         {name}
       </span>
       <span className={css.facts}>
-        <span>
-          {[
-            frameWords('facts.process', {
-              process: printWords(`process.${processOf(plan)}`),
-              material: printWords(`material.${blocks[0].materialId}`),
-            }),
-            ...(mediums.length > 0 ? [mediums.join(frameWords('facts.and'))] : []),
-            picture ? formatSize(picture.widthMm, picture.heightMm, unit) : frameWords('facts.noPicture'),
-            frameWords('facts.edition', { edition: sheets.edition }),
-          ].join(' · ')}
-        </span>
+        <span title={facts}>{facts}</span>
       </span>
       <TopActs place={place} setKeysOpen={setKeysOpen} />
     </header>
@@ -175,18 +193,21 @@ interface PlacesProps {
 }
 
 const Places = memo(function Places({ place, urls, bench }: PlacesProps) {
+  const role = useRole();
+  const places = [
+    ['desk', 'picture'],
+    ['bench', viewFor(role, bench)],
+    ['drawer', 'ledger'],
+  ] as const satisfies readonly (readonly [Place, ViewName])[];
+  const open = places.filter(([, view]) => mayDo(role, VIEW_ROLES[view]));
   return (
     <nav className={css.places} aria-label={frameWords('places.label')}>
       <Link href="/">{frameWords('places.shelf')}</Link>
-      <Link href={urls.page('picture')} aria-current={place === 'desk' ? 'page' : undefined}>
-        {frameWords('places.desk')}
-      </Link>
-      <Link href={urls.page(bench)} aria-current={place === 'bench' ? 'page' : undefined}>
-        {frameWords('places.bench')}
-      </Link>
-      <Link href={urls.page('ledger')} aria-current={place === 'drawer' ? 'page' : undefined}>
-        {frameWords('places.drawer')}
-      </Link>
+      {open.map(([one, view]) => (
+        <Link key={one} href={urls.page(view)} aria-current={place === one ? 'page' : undefined}>
+          {frameWords(`places.${one}`)}
+        </Link>
+      ))}
     </nav>
   );
 });
@@ -223,6 +244,7 @@ function TopActs({ place, setKeysOpen }: OfFrame) {
           <span className={kit.visuallyHidden}>{frameWords(`unit.${unit}`)}</span>
         </span>
       </button>
+      <LanguageSwitch short />
       <button type="button" onClick={() => setKeysOpen(true)}>
         {rich(frameWords.rich('keys.open', { kbd: (key) => <kbd>{key}</kbd> }))}
       </button>

@@ -1,4 +1,5 @@
 'use client';
+import { perLanguage } from '@/words/language';
 import Button from '@mui/material/Button';
 import Dialog from '@mui/material/Dialog';
 import DialogActions from '@mui/material/DialogActions';
@@ -12,13 +13,15 @@ import { kit } from './styles';
 import css from './KeysSheet.module.css';
 import { frameWords } from '@/words/frame';
 
-const ALWAYS: readonly KeyNote[] = [{ keys: frameWords('keys.name.tab'), what: frameWords('keys.tab') }];
+const always = perLanguage((): readonly KeyNote[] => [
+  { keys: frameWords('keys.name.tab'), what: frameWords('keys.tab') },
+]);
 
 /** All keys that do something on the present view, as they are bound. */
 export function KeysSheet({ open, onClose }: { open: boolean; onClose: () => void }) {
   const bound = useKeysShown();
   const [characters, setCharacters] = useCharacterKeys();
-  const shown = [...bound, ...ALWAYS].filter(
+  const shown = [...bound, ...always()].filter(
     (note, i, all) => all.findIndex((n) => n.keys === note.keys && n.what === note.what) === i,
   );
   return (

@@ -1,7 +1,8 @@
 'use client';
 import { useRef, useState, type ReactNode, type RefObject } from 'react';
 import type { View } from '@/core/geometry';
-import { formatLength, MM_PER_INCH, type LengthUnit } from '@/core/units';
+import { MM_PER_INCH, type LengthUnit } from '@/core/units';
+import { formatLength } from '@/words/lengths';
 import { TOKENS } from '../theme/tokens';
 import { kit } from '@/ui/kit/styles';
 import css from './SheetCanvas.module.css';

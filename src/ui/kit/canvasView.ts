@@ -1,4 +1,5 @@
 'use client';
+import { perLanguage } from '@/words/language';
 import { select } from 'd3-selection';
 import { zoom, zoomIdentity, type ZoomBehavior, type ZoomTransform } from 'd3-zoom';
 import { useCallback, useEffect, useRef, useState, type KeyboardEvent, type RefObject } from 'react';
@@ -8,13 +9,16 @@ import { useKeyNotes, type KeyNote } from './keys';
 import { type PaintView, type Props, type SheetCanvasHandle } from './SheetCanvas';
 import { frameWords } from '@/words/frame';
 
-const CANVAS_KEYS: readonly KeyNote[] = [
+const canvasKeys = perLanguage((): readonly KeyNote[] => [
   { keys: '+ −', what: frameWords('keys.zoom') },
   { keys: '0', what: frameWords('keys.showAll') },
   { keys: `${frameWords('keys.name.shift')} ← → ↑ ↓`, what: frameWords('keys.pan') },
-];
+]);
 
-const CROSS_KEYS: readonly KeyNote[] = [...CANVAS_KEYS, { keys: '← → ↑ ↓', what: frameWords('keys.cross') }];
+const crossKeys = perLanguage((): readonly KeyNote[] => [
+  ...canvasKeys(),
+  { keys: '← → ↑ ↓', what: frameWords('keys.cross') },
+]);
 
 interface Shown {
   bitmap: ImageBitmap | OffscreenCanvas;
@@ -202,7 +206,7 @@ export function useCanvasActs(
     onHover?.(next.x, next.y);
   };
   const points = Boolean(onHover ?? onPick);
-  useKeyNotes(points ? CROSS_KEYS : CANVAS_KEYS);
+  useKeyNotes(points ? crossKeys() : canvasKeys());
   const onKeyDown = (event: KeyboardEvent) => {
     const pan = 60;
     const acts: Record<string, () => void> = {

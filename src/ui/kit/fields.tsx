@@ -3,15 +3,8 @@ import TextField from '@mui/material/TextField';
 import { memo } from 'react';
 import type { Lab } from '@/core/colour';
 import { roundTo } from '@/core/numeric';
-import {
-  formatLength,
-  parseCount,
-  parseLengthMm,
-  parseNumber,
-  type LengthRange,
-  type LengthUnit,
-  type Outcome,
-} from '@/core/units';
+import { parseCount, parseLengthMm, parseNumber, type LengthRange, type LengthUnit, type Outcome } from '@/core/units';
+import { formatLength, written } from '@/words/lengths';
 import { kit } from '@/ui/kit/styles';
 import clsx from 'clsx';
 import css from './fields.module.css';
@@ -118,7 +111,7 @@ export function NumberField({
     <TypedField
       {...rest}
       value={value ?? NaN}
-      shown={value === undefined ? '' : String(roundTo(value, digits))}
+      shown={value === undefined ? '' : written(String(roundTo(value, digits)))}
       read={(text) => parseNumber(text, range)}
       inputMode="decimal"
     />

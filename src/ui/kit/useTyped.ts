@@ -1,5 +1,6 @@
 'use client';
 import { inWords } from '@/words/failures';
+import { readTyped } from '@/words/typed';
 import { useMemo, useRef, useState } from 'react';
 import type { Outcome } from '@/core/units';
 
@@ -29,7 +30,7 @@ export function useTyped(typing: Typing) {
       const { shown, value, read, onChange } = now.current.typing,
         typed = now.current.text;
       if (typed === undefined) return;
-      const parsed = typed === shown ? undefined : read(typed); // what is shown, left as it was, changes nothing
+      const parsed = typed === shown ? undefined : readTyped(typed, read); // what is shown, left as it was, changes nothing
       setError(parsed && !parsed.ok ? inWords(parsed) : undefined);
       if (parsed && !parsed.ok) return;
       if (parsed && !(Math.abs(parsed.value - value) <= SAME)) onChange(parsed.value);

@@ -1,34 +1,20 @@
+import { wayInWords } from '@/words/ways';
 import { canBeGiven, standingsOf } from '@/derived';
+import type { ViewName } from '@/model';
 import type { PrintDesk } from './printContext';
 import { shortDayOf } from '@/words/dates';
 import { frameWords } from '@/words/frame';
 import type { frame } from '@/words/en/frame';
 
-export const VIEW_NAMES = [
-  'picture',
-  'runs',
-  'inks',
-  'block',
-  'register',
-  'sheets',
-  'paper',
-  'finish',
-  'days',
+export const BENCH_VIEWS = [
   'today',
   'rehearse',
   'cut',
   'mix',
   'proof',
   'pull',
-  'ledger',
-  'cards',
-  'look-over',
-  'numbering',
-  'record',
-  'whereabouts',
-] as const;
-export type ViewName = (typeof VIEW_NAMES)[number];
-export const BENCH_VIEWS = ['today', 'rehearse', 'cut', 'mix', 'proof', 'pull'] as const satisfies readonly ViewName[];
+  'table',
+] as const satisfies readonly ViewName[];
 const DRAWER_VIEWS: readonly ViewName[] = ['ledger', 'cards', 'look-over', 'numbering', 'record', 'whereabouts'];
 export type Place = 'desk' | 'bench' | 'drawer';
 
@@ -74,7 +60,7 @@ export const DESK_STEPS: readonly Step[] = [
   },
   {
     view: 'register',
-    summary: ({ plan }) => (plan.picture ? plan.way.registration : frameWords('summary.afterPicture')),
+    summary: ({ plan }) => (plan.picture ? wayInWords(plan.way.registration) : frameWords('summary.afterPicture')),
   },
   {
     view: 'sheets',

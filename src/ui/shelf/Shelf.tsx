@@ -8,14 +8,17 @@ import DialogTitle from '@mui/material/DialogTitle';
 import TextField from '@mui/material/TextField';
 import Link from 'next/link';
 import { useState, type CSSProperties, type Dispatch, type SetStateAction } from 'react';
-import { type Outcome, formatSize } from '@/core/units';
-import type { PrintCard, ShelfPage, ShelfPrint } from '@/model';
+import type { Outcome } from '@/core/units';
+import { formatSize } from '@/words/lengths';
+import { mayDo, viewFor, type PrintCard, type ShelfPage, type ShelfPrint } from '@/model';
 import { Brand } from '../kit/Brand';
+import { LanguageSwitch } from '../kit/LanguageSwitch';
+import { BundleButton, Doors } from './Doors';
 import clsx from 'clsx';
 import { kit } from '@/ui/kit/styles';
+import { useMay, useRole } from '@/ui/kit/role';
 import css from './Shelf.module.css';
 import { NothingYet } from '@/ui/kit/NothingYet';
-import { FileButton } from '@/ui/kit/FileButton';
 import { rich } from '@/ui/kit/rich';
 import { dayOf, momentOf } from '@/words/dates';
 import { nextInWords, printWords } from '@/words/prints';
@@ -26,6 +29,8 @@ const NEXT_CSS = { '': undefined, press: kit.press, madder: kit.madder, ochre: k
 interface Props {
   readonly shelf: ShelfPage;
   readonly message: string | undefined;
+  /** What troubles the workshop's file, in words. */
+  readonly troubles: readonly string[];
   readonly lookUrl: (print: ShelfPrint, run: number) => string;
   readonly pageUrl: (print: Pick<ShelfPrint, 'id'>, view: string) => string;
   readonly bundleUrl: (print: ShelfPrint) => string;
@@ -52,10 +57,16 @@ export function Shelf(props: Props) {
   const [asking, setAsking] = useState<Asking>();
   const [busy, setBusy] = useState(false);
   const { prints: alive, deleted, total } = shelf;
+  const may = useMay();
   return (
     <div className={kit.page}>
       <ShelfHead total={total} busy={busy} setBusy={setBusy} props={props} />
       <main>
+        {props.troubles.map((trouble) => (
+          <p key={trouble} className={clsx(kit.say, kit.bad, kit.below14)} role="alert">
+            {trouble}
+          </p>
+        ))}
         {props.message && (
           <p className={clsx(kit.say, kit.bad, kit.below14)} role="alert">
             {props.message}
@@ -64,17 +75,17 @@ export function Shelf(props: Props) {
         {shelf.drying.length > 0 && <Drying drying={shelf.drying} pageUrl={props.pageUrl} />}
         {total === 0 && (
           <NothingYet below title={shelfWords('empty.title')} says={shelfWords('empty.says')}>
-            <Button component={Link} variant="contained" color="primary" href="/new">
-              {shelfWords('new')}
-            </Button>
-            <SampleButton onSample={props.onSample} />
+            {may('desk') && <Doors {...{ busy, setBusy }} onSample={props.onSample} onBundle={props.onBundle} />}
           </NothingYet>
         )}
         {alive.map((print) => (
           <ShelfItem key={print.id} print={print} props={props} ask={setAsking} />
         ))}
         {shelf.pages > 1 && <ShelfPages shelf={shelf} shelfUrl={props.shelfUrl} />}
-        {deleted.length > 0 && <Deleted deleted={deleted} props={props} />}
+        {deleted.length > 0 && may('desk') && <Deleted deleted={deleted} props={props} />}
+        <p className={css.words}>
+          <Link href="/glossary">{shelfWords('words')}</Link>
+        </p>
       </main>
       {asking && (
         <NameDialog
@@ -90,32 +101,15 @@ export function Shelf(props: Props) {
 }
 
 /** For whoever has no print yet: a made-up one to walk through. */
-function SampleButton({ onSample }: Pick<Props, 'onSample'>) {
-  const [busy, setBusy] = useState(false);
-  return (
-    <p className={kit.above12}>
-      <Button
-        disabled={busy}
-        onClick={async () => {
-          setBusy(true);
-          await onSample();
-          setBusy(false);
-        }}
-      >
-        {shelfWords(busy ? 'empty.making' : 'empty.sample')}
-      </Button>
-    </p>
-  );
-}
-
 /** What lies on the racks, wherever it stands on the shelf: what is dry first comes first. */
 function Drying({ drying, pageUrl }: { drying: ShelfPage['drying']; pageUrl: Props['pageUrl'] }) {
+  const role = useRole();
   return (
     <p className={clsx(css.drying, kit.below14)}>
       <strong className={kit.ochre}>{shelfWords('drying')}</strong>
       {drying.map((print) => (
         <span key={print.id}>
-          <Link href={pageUrl(print, 'runs')}>{print.name}</Link>{' '}
+          <Link href={pageUrl(print, viewFor(role, 'runs'))}>{print.name}</Link>{' '}
           <time dateTime={print.dryAt} className={kit.num} suppressHydrationWarning>
             {momentOf(print.dryAt)}
           </time>
@@ -140,6 +134,16 @@ function Deleted({ deleted, props }: { deleted: readonly ShelfPrint[]; props: Pr
   );
 }
 
+/** Pages beside the shelf, each for whom it is open. */
+const BESIDE = [
+  ['/shopping', 'shopping', 'desk'],
+  ['/inks', 'inks', 'desk'],
+  ['/whereabouts', 'whereabouts', 'desk'],
+  ['/days', 'days', 'desk'],
+  ['/workshop', 'workshop', 'desk'],
+  ['/machine', 'machine', 'machine'],
+] as const;
+
 interface ShelfHeadProps {
   readonly total: number;
   readonly busy: boolean;
@@ -148,6 +152,7 @@ interface ShelfHeadProps {
 }
 
 function ShelfHead({ total, busy, setBusy, props }: ShelfHeadProps) {
+  const may = useMay();
   return (
     <header className={clsx(kit.row, kit.between, kit.below18)}>
       <div className={clsx(kit.row, kit.gap26)}>
@@ -157,38 +162,27 @@ function ShelfHead({ total, busy, setBusy, props }: ShelfHeadProps) {
         <span className={kit.quiet}>{shelfWords('count', { total })}</span>
       </div>
       <div className={kit.row}>
-        <Link href="/shopping" className={css.toWorkshop}>
-          {shelfWords('shopping')}
-        </Link>
-        <Link href="/inks" className={css.toWorkshop}>
-          {shelfWords('inks')}
-        </Link>
-        <Link href="/whereabouts" className={css.toWorkshop}>
-          {shelfWords('whereabouts')}
-        </Link>
-        <Link href="/days" className={css.toWorkshop}>
-          {shelfWords('days')}
-        </Link>
-        <Link href="/workshop" className={css.toWorkshop}>
-          {shelfWords('workshop')}
-        </Link>
-        <FileButton
-          label={shelfWords('bundle.file')}
-          accept=".zip,application/zip"
-          disabled={busy}
-          onFile={async (file) => {
-            setBusy(true);
-            await props.onBundle(file);
-            setBusy(false);
-          }}
-        >
-          {shelfWords(busy ? 'bundle.opening' : 'bundle.open')}
-        </FileButton>
-        <Button component={Link} variant="contained" color="primary" href="/new">
-          {shelfWords('new')}
-        </Button>
+        {BESIDE.filter(([, , least]) => may(least)).map(([href, words]) => (
+          <Link key={href} href={href} className={css.toWorkshop}>
+            {shelfWords(words)}
+          </Link>
+        ))}
+        <LanguageSwitch className={css.language} />
+        {may('desk') && total > 0 && <NewOnes busy={busy} setBusy={setBusy} props={props} />}
       </div>
     </header>
+  );
+}
+
+/** A print from a bundle, or one begun. */
+function NewOnes({ busy, setBusy, props }: Omit<ShelfHeadProps, 'total'>) {
+  return (
+    <>
+      <BundleButton {...{ busy, setBusy }} onBundle={props.onBundle} />
+      <Button component={Link} variant="contained" color="primary" href="/new">
+        {shelfWords('new')}
+      </Button>
+    </>
   );
 }
 
@@ -211,9 +205,16 @@ function ShelfPages({ shelf: { page, pages }, shelfUrl }: { shelf: ShelfPage; sh
   );
 }
 
-function ShelfItem({ print, props, ask }: { print: ShelfPrint; props: Props; ask: (asking: Asking) => void }) {
+interface ItemProps {
+  readonly print: ShelfPrint;
+  readonly props: Props;
+  readonly ask: (asking: Asking) => void;
+}
+
+function ShelfItem({ print, props, ask }: ItemProps) {
   const { card } = print;
-  const page = props.pageUrl(print, card?.next.view ?? 'picture');
+  const role = useRole();
+  const page = props.pageUrl(print, viewFor(role, card?.next.view ?? 'picture'));
   return (
     <article className={css.shelfItem} aria-label={print.name}>
       <div>
@@ -223,24 +224,7 @@ function ShelfItem({ print, props, ask }: { print: ShelfPrint; props: Props; ask
           </Link>
         </h2>
         <p className={kit.note}>{card ? factsOf(card) : shelfWords('print.unreadable')}</p>
-        <p className={clsx(kit.row, kit.above8, kit.gap2)}>
-          {card && (
-            <Button variant="text" onClick={() => void props.onCopy(print)}>
-              {shelfWords('print.copy')}
-            </Button>
-          )}
-          <Button variant="text" onClick={() => ask({ kind: 'rename', print })}>
-            {shelfWords('print.rename')}
-          </Button>
-          {card && (
-            <Button variant="text" href={props.bundleUrl(print)}>
-              {shelfWords('print.bundle')}
-            </Button>
-          )}
-          <Button variant="text" onClick={() => ask({ kind: 'delete', print })}>
-            {shelfWords('print.delete')}
-          </Button>
-        </p>
+        {mayDo(role, 'desk') && <PrintActs print={print} props={props} ask={ask} />}
       </div>
       {card ? (
         <CardStrip print={print} card={card} page={page} lookUrl={props.lookUrl} />
@@ -260,6 +244,31 @@ function ShelfItem({ print, props, ask }: { print: ShelfPrint; props: Props; ask
         <p className={clsx(kit.note, kit.above6)}>{shelfWords('print.touched', { day: dayOf(print.savedAt, true) })}</p>
       </div>
     </article>
+  );
+}
+
+/** What can be done with a print as a whole. */
+function PrintActs({ print, props, ask }: ItemProps) {
+  const { card } = print;
+  return (
+    <p className={clsx(kit.row, kit.above8, kit.gap2)}>
+      {card && (
+        <Button variant="text" onClick={() => void props.onCopy(print)}>
+          {shelfWords('print.copy')}
+        </Button>
+      )}
+      <Button variant="text" onClick={() => ask({ kind: 'rename', print })}>
+        {shelfWords('print.rename')}
+      </Button>
+      {card && (
+        <Button variant="text" href={props.bundleUrl(print)}>
+          {shelfWords('print.bundle')}
+        </Button>
+      )}
+      <Button variant="text" onClick={() => ask({ kind: 'delete', print })}>
+        {shelfWords('print.delete')}
+      </Button>
+    </p>
   );
 }
 

@@ -24,7 +24,7 @@ export function ShoppingView({ rows }: { readonly rows: readonly ShoppingRow[] }
               <thead>
                 <tr>
                   <th>{shoppingWords('head.what')}</th>
-                  <th />
+                  <td />
                   <th>{shoppingWords('head.wanted')}</th>
                   <th>{shoppingWords('head.stock')}</th>
                   <th>{shoppingWords('head.missing')}</th>

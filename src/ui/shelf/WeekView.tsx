@@ -1,4 +1,5 @@
 'use client';
+import { perLanguage } from '@/words/language';
 import clsx from 'clsx';
 import Link from 'next/link';
 import { useState } from 'react';
@@ -20,8 +21,12 @@ import css from './WeekView.module.css';
 
 const SPANS = { week: 7, month: 31, quarter: 92 } as const;
 type Span = keyof typeof SPANS;
-const SPAN_OPTIONS = (Object.keys(SPANS) as Span[]).map((span) => [span, daysWords(`week.span.${span}`)] as const);
-const AIMS = (['earliest finish', 'fewest sittings'] as const).map((aim) => [aim, daysWords(`aim.${aim}`)] as const);
+const spanOptions = perLanguage(() =>
+  (Object.keys(SPANS) as Span[]).map((span) => [span, daysWords(`week.span.${span}`)] as const),
+);
+const aims = perLanguage(() =>
+  (['earliest finish', 'fewest sittings'] as const).map((aim) => [aim, daysWords(`aim.${aim}`)] as const),
+);
 
 interface Props {
   readonly prints: readonly DaysOfPrint[];
@@ -31,7 +36,7 @@ interface Props {
 /** The workshop's days: all prints on one rack, for a week, a month or a quarter; and what can be done in so many hours from now. */
 export function WeekView({ prints, items }: Props) {
   const [span, setSpan] = useState<Span>('week');
-  const [aim, setAim] = useState<(typeof AIMS)[number][0]>('earliest finish');
+  const [aim, setAim] = useState<ReturnType<typeof aims>[number][0]>('earliest finish');
   const [eveningsOnly, setEveningsOnly] = useState(false);
   useFreshPage();
   const days = useDays(prints, items, { aim, eveningsOnly, printId: undefined });
@@ -40,8 +45,8 @@ export function WeekView({ prints, items }: Props) {
       <SideHead title={daysWords('week.title')} />
       <main className={side.room}>
         <div className={css.wishes}>
-          <Choice label={daysWords('week.shown')} value={span} options={SPAN_OPTIONS} onChange={setSpan} />
-          <Choice label={daysWords('aim.label')} value={aim} options={AIMS} onChange={setAim} />
+          <Choice label={daysWords('week.shown')} value={span} options={spanOptions()} onChange={setSpan} />
+          <Choice label={daysWords('aim.label')} value={aim} options={aims()} onChange={setAim} />
           <Tick words={daysWords('evenings')} on={eveningsOnly} onTick={setEveningsOnly} />
           <a href="/api/calendar.ics" download>
             {daysWords('calendar')}

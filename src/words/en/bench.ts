@@ -8,6 +8,7 @@ export const bench = {
     cut: 'Cut',
     proof: 'Proof',
     pull: 'Pull',
+    table: 'Table',
   },
   pull: {
     otherInks: 'Colourway “{name}”: this sheet takes {inks}.',
@@ -114,7 +115,7 @@ export const bench = {
     title: 'Is the cut for run {run, number} done?',
     notYet: 'Not yet',
     yes: 'Yes, it is cut',
-    says: 'This passes a gate. From here on it is final that',
+    says: 'This passes a <term>gate</term>. From here on it is final that',
     firstOff: 'the bare paper is off the block, and the shapes of the picture are closed',
     off: '{cut} is off the block and can never be printed again',
     sheets: 'the sheets that came through run {run, number} are all there will ever be',

@@ -2,7 +2,7 @@
 export const damp = {
   label: 'The damp pack',
   none: 'No pack is damp.',
-  noneSays: 'Damp all sheets at once, and keep them alike until the last is printed.',
+  noneSays: 'Damp all sheets at once in one <term>pack</term>, and keep them alike until the last is printed.',
   damp: 'Damp a pack …',
   state: {
     damping: 'damping, ready {at}',

@@ -88,6 +88,8 @@ export const failures = {
     pieces: 'the pieces',
     hoursSinceTheFilm: 'the hours since a film was laid',
     hoursOfASitting: 'the hours of a sitting',
+    placesOfAClass: 'the places of a class',
+    sheetsOfAPlace: 'the sheets of each place',
     inkInThePot: 'the ink in the pot',
     errorOfAReading: 'the error of a reading',
     secondsToFall: 'the seconds it takes to fall',

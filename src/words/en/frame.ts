@@ -21,6 +21,21 @@ export const frame = {
     at: 'saved <time>{at}</time>',
   },
   unit: { mm: ': Lengths are in millimetres; change', in: ': Lengths are in inches; change' },
+  language: {
+    en: 'English',
+    de: 'Deutsch',
+    change: ': die Sprache auf Deutsch umstellen',
+  },
+  /** Things that are carried to another place, by hand or by keys. */
+  carry: {
+    is: 'can be moved',
+    how: 'Space or Enter takes it up, arrow keys carry it, Space or Enter puts it down, Escape lets it go back.',
+    up: '{what} is taken up.',
+    at: '{what}: {place}.',
+    down: '{what} is put down: {place}.',
+    back: '{what} stays where it was.',
+    place: 'place {n, number} of {all, number}',
+  },
   keys: {
     large: 'the sheet, large',
     open: 'keys <kbd>?</kbd>',

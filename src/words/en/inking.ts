@@ -40,7 +40,7 @@ export const inking = {
   warm: {
     title: 'Warm-up',
     wanted:
-      '{wanted, plural, =0 {No pull on waste paper is wanted} one {One pull on waste paper} other {# pulls on waste paper}} until the film is even: {block, select, lino {lino} wood {wood} other {damp wood}}, {sittings, plural, =0 {start value} one {learned from one sitting} other {learned from # sittings}}.',
+      '<term>{wanted, plural, =0 {No pull on waste paper is wanted} one {One pull on waste paper} other {# pulls on waste paper}}</term> until the film is even: {block, select, lino {lino} wood {wood} other {damp wood}}, {sittings, plural, =0 {start value} one {learned from one sitting} other {learned from # sittings}}.',
     made: '{made, plural, =0 {none made in this sitting} one {one made in this sitting} other {# made in this sitting}}{even, select, true {, even now} other {}}',
     uneven: 'waste pull: uneven',
     evenNow: 'waste pull: even now',

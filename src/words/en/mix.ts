@@ -155,7 +155,7 @@ export const mix = {
   },
   stiff: {
     title: 'Stiffness',
-    says: 'Lift the knife: how many seconds until the ink falls? Each later oil film should fall sooner.',
+    says: 'Lift the knife: how many seconds until the ink falls? Each later oil film should fall sooner: it must have less <term>tack</term> than the one it lies on.',
     start: 'Lifted',
     stop: 'It falls',
     running: '{seconds, number, ::.0} s',

@@ -9,6 +9,8 @@ export const pages = {
     away: 'The server does not answer. Is Ulexite still running?',
     awayKept: 'The server does not answer. What you did is kept in this browser.',
     unsaved: 'The changes before this are not saved yet: the server does not answer.',
+    notLetIn: 'This device is not let in. What you did is kept in this browser.',
+    comeIn: 'Come in again',
     couldNot: 'The server could not do this.',
     failed: 'The server failed at this ({status}).',
     failedUnchanged: 'The server failed at this ({status}). Nothing was changed; try again.',

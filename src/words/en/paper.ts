@@ -57,7 +57,7 @@ export const paper = {
   },
   papers: {
     title: 'Papers of the workshop, for this way of printing',
-    says: 'Each reason by itself: no paper is best in all. Weights, tooth and sizing are start values.',
+    says: 'Each reason by itself: no paper is best in all. Weights, tooth and <term>sizing</term> are start values.',
     take: 'Print on it',
     taken: 'chosen',
     look: 'The print on {paper}',

@@ -30,7 +30,7 @@ export const prints = {
     },
     number: { words: 'Number the edition', detail: 'all runs are printed' },
     'print-on': { words: 'Print on: {pulled} of {of}', detail: 'run {run}, {inks}' },
-    register: { words: 'Run {run} is out of register', detail: '{misfit} mm: shims, then another proof' },
+    register: { words: 'Run {run} is out of register', detail: '{misfit, number, ::.0} mm: shims, then another proof' },
     print: { words: 'Print run {run}', detail: '{inks}' },
     'cut-first': {
       words: 'Look over the plan',

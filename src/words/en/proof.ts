@@ -87,7 +87,7 @@ export const proof = {
   },
   kento: {
     title: 'Marks put right',
-    says: 'The paper lies in marks cut in each block: the faces are moved until the image falls into place. Face up on the bench the block lies mirrored, so right and left change places; the same face is the same face.',
+    says: 'The paper lies in <term>marks cut in each block</term>: the faces are moved until the image falls into place. Face up on the bench the block lies mirrored, so right and left change places; the same face is the same face.',
     glue: 'glue a sliver of {mm} in front of the {stop}',
     cutBack: 'cut {mm} back at the {stop}',
     leave: 'leave the {stop}',
@@ -99,12 +99,13 @@ export const proof = {
   },
   shim: {
     stock: { foil: 'foil', card: 'card', tissue: 'tissue', strip: 'strip', slip: 'slip' },
-    noMisfitOfOne: 'No misfit of one run against another has been kept yet. Measure one by hand or from a scan.',
+    noMisfitOfOne:
+      'No <term>misfit</term> of one run against another has been kept yet. Measure one by hand or from a scan.',
     withBlocksAreNot: 'With {way} blocks are not shimmed: the same lengths are moved at the marks instead.',
     theseShimsAreIn: 'These shims are in',
     shimsForTheSet: 'Shims for the set',
     atEachStopBetween:
-      'At each stop, between stop and block; the bench’s left is the print’s right. Nearest the origin corner first.',
+      '<term>Shims</term> at each stop, between stop and block; the bench’s left is the print’s right. Nearest the origin corner first.',
     in: 'In',
     theShimsAreNoted: 'The shims are noted. Print another proof and measure it again.',
     asItLiesNow: 'As it lies now',

@@ -1,5 +1,27 @@
 /** What the server refuses, and why. */
 export const refusals = {
+  'role-refused': 'This device is not let in for that. It can be let in for more at the machine itself.',
+  'device-missing': 'This device is not let in, or was put out already.',
+  'door-none': 'This server has no door: it was started without `npm start`.',
+  archive: {
+    foreign:
+      'This file is not a workshop’s archive written by Ulexite. Choose one whose name ends in .workshop.zip; a single print is a bundle and is opened on the shelf.',
+    version:
+      'This archive is of version {version}; this Ulexite reads version {own, number}. Update Ulexite to read it.',
+    left: 'it could not be written when the archive was made',
+    damaged:
+      'This archive is no zip, was cut off, or is damaged: the list of its parts cannot be read. Nothing of it was taken in; copy it again from where it came.',
+    part: '“{part}” in this archive has more than {most, number} MB, so it is not read on.',
+    prints: 'This archive holds more than {prints, number} prints, the most that are taken in.',
+  },
+  'folder-outside':
+    '“{folder}” is no folder outside. Write its whole path, such as /media/stick/ulexite, not the folder where copies are kept already.',
+  certificate: {
+    missing: '“{file}” cannot be read. Name the certificate and its key, both PEM, in ULEXITE_CERT and ULEXITE_KEY.',
+    unread: '“{file}” and “{keyFile}” are not a certificate and its key in PEM.',
+    other: 'The key in “{keyFile}” does not belong to the certificate in “{file}”.',
+    over: 'The certificate in “{file}” was in force until {day}. Put a new one there.',
+  },
   'svg-entities': '{named} defines entities of its own, which is not safe to open. Export it as plain SVG or as PNG.',
   'svg-external':
     '{named} refers to something outside itself (“{target}”), which is not fetched. Embed the picture in the SVG, or export it as PNG.',
@@ -65,6 +87,7 @@ export const refusals = {
   'item-missing': 'This is not in the workshop any more.',
   route: {
     thisBundle: 'This bundle',
+    thisArchive: 'This archive',
     thisCalendar: 'This calendar',
     thisFileOfInks: 'This file of inks',
     theMapOfFlat: 'The map of flat colours',
@@ -368,6 +391,12 @@ export const refusals = {
     thereIsNoSuchSetting: 'This setting is not in force any more; it may have been taken back elsewhere.',
     thisPackHasEnded: 'This pack has ended: damp another.',
     thisTimerIsNotSet: 'This timer is not set any more; it may have been ended elsewhere.',
+    thisClassWasBegun: 'This class was begun already.',
+    tooFewForTheClass:
+      'The class wants {wanted, number} sheets, and this round has {has, number}. Let fewer sheets go to each place, or begin a round of its own.',
+    thereIsNoSuchClass: 'No such class is at this block.',
+    thisClassHasEnded: 'This class has ended.',
+    classHasNoPlace: 'There is no place {place, number}: this class has {places, number}.',
     thisSittingWasNotBegun: 'This sitting was not begun.',
     aRunCannotBePrintedAgain:
       'Run {run, number} cannot be printed again: its block was cut on since. Copy the print on the shelf, and cut new blocks for it.',

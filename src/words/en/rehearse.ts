@@ -33,6 +33,7 @@ export const rehearse = {
       pear: 'four colours with a light inside a dark: what goes first?',
       lamps: 'five colours at night, lights kept to the end',
     },
+    best: 'best: {score, number} in {times, number}',
     last: 'last: {score, number} of 100, {level}',
     theTracingLiesOn: 'the tracing lies on the block, in its colours',
     outlinesOnlyAskFor: 'outlines only; ask for a hint when you are stuck',

@@ -110,7 +110,7 @@ export const runs = {
   },
   decisions: {
     title: 'Why it was done',
-    why: 'Why {about, select, none {} other {(“{edit}”)}}{run, plural, =0 {} other {, run #}}, in one line',
+    why: 'Why{about, select, none {} other { (“{edit}”)}}{run, plural, =0 {} other {, run #}}, in one line',
     keep: 'Keep it',
     line: '{run, plural, =0 {} other {run #, }}{about, select, none {} other {{edit}, }}{at}',
   },

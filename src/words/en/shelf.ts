@@ -6,12 +6,29 @@ export const shelf = {
   inks: 'Inks kept',
   shopping: 'To buy',
   workshop: 'Workshop',
+  words: 'Words of the craft',
+  machine: 'This machine',
+  closed: 'This device is not let in for that. It can be let in for more at the machine itself.',
   bundle: {
     open: 'Open a bundle',
     opening: 'Opening the bundle …',
     file: 'Bundle file',
   },
   new: 'New print',
+  doors: {
+    walk: {
+      title: 'Walk through a print',
+      says: 'Ten steps through a made-up print, from its picture to the first pull. Nothing you do there can go wrong.',
+    },
+    own: {
+      title: 'Begin your own',
+      says: 'With a sketch, a drawing or a photograph, and the way you work. Nothing is decided until a block is cut.',
+    },
+    bundle: {
+      title: 'Bring a print along',
+      says: 'One that was made in another Ulexite, as a bundle: its name ends in .ulexite.zip.',
+    },
+  },
   empty: {
     title: 'Nothing is in work yet',
     says: 'Begin a print, bring in a sketch or a photograph, and see it film by film before anything is cut.',

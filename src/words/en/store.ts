@@ -18,6 +18,14 @@ export const store = {
     '“{file}” is open in another Ulexite that is running. Use that one, stop it first, or name another file in ULEXITE_DATA.',
   'file-busy':
     '“{file}” is held by another program just now (a backup, perhaps). Nothing was changed; it is tried again.',
+  'copy-no-room':
+    'There is no room for a copy in “{file}”. Make room on its disk, or have old copies moved away; nothing else was changed.',
+  'copy-differs':
+    'The copy at “{file}” does not hold what the file holds, so it was not kept. Look at the disk, and try again.',
+  'copy-outside':
+    'The copy did not arrive whole in the folder outside, “{file}”. Look at that disk; the copy beside the workshop is good.',
+  'copy-damaged': 'The copy at “{file}” is not what it was when it was made: its disk changed it. Take another one.',
+  'copy-missing': 'There is no copy called “{file}”. Choose one from the list.',
   'file-trouble':
     '“{file}” could not be read or written (the disk reports an error). Look at the disk, and keep a copy of the file.',
 } as const;

@@ -1,6 +1,6 @@
 import { failure, readCounters, type Counters, type Outcome } from '@/model';
-import { changesSince, database } from '@/server';
-import { respond } from '../respond';
+import { changesSince, database, seenBy } from '@/server';
+import { respond, roleOf } from '../respond';
 
 /** What a device says it has heard of a print. */
 export function heardBy(text: unknown): Outcome<Counters> {
@@ -9,6 +9,7 @@ export function heardBy(text: unknown): Outcome<Counters> {
 
 /** A change that is done answers with all that is new since the asker last heard of the print. */
 export async function answerChanges(
+  request: Request,
   id: string,
   known: unknown,
   change: (known: Counters) => Outcome<undefined> | Promise<Outcome<undefined>>,
@@ -16,5 +17,5 @@ export async function answerChanges(
   const heard = heardBy(known);
   if (!heard.ok) return respond(heard);
   const done = await change(heard.value);
-  return respond(done.ok ? changesSince(database(), id, heard.value) : done);
+  return respond(done.ok ? seenBy(roleOf(request), changesSince(database(), id, heard.value)) : done);
 }

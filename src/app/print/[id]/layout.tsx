@@ -1,7 +1,8 @@
 import { toldByServer } from '@/words/refusals';
 import { notFound } from 'next/navigation';
 import type { ReactNode } from 'react';
-import { database, printName, printState } from '@/server';
+import { database, printName, printState, seenBy } from '@/server';
+import { roleHere } from '../../roleHere';
 import { withStore } from '../../withStore';
 import { PrintWorkspace } from './PrintWorkspace';
 import clsx from 'clsx';
@@ -23,8 +24,9 @@ export async function generateMetadata({ params }: Params) {
 
 export default async function PrintLayout({ children, params }: Params & { children: ReactNode }) {
   const { id } = await params;
+  const role = await roleHere();
   return withStore(() => {
-    const print = printState(database(), id);
+    const print = seenBy(role, printState(database(), id));
     if (print.ok) return <PrintWorkspace initial={print.value}>{children}</PrintWorkspace>;
     if (print.code !== 'print-unreadable') notFound();
     return (

@@ -1,7 +1,7 @@
 /**
  * An act as an older release wrote it, in the present form. Version 1 named the states of a side by the stage of the print they were cut
  * for, and knew no rounds but the edition's; version 3 says more of proofs
- * than version 2, version 4 of pots and sittings, version 5 of how films dry, and nothing otherwise. Version 5 told what a mark is by the mark alone, and where a sheet is in words
+ * than version 2, version 4 of pots and sittings, version 5 of how films dry, and nothing otherwise. Version 7 knows classes, which version 6 did not. Version 5 told what a mark is by the mark alone, and where a sheet is in words
  * alone. Each step is frozen as the release made it that brought the form.
  */
 export function upgradedAct(act: unknown, version: number): unknown {

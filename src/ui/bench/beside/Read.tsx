@@ -1,7 +1,7 @@
 'use client';
 import clsx from 'clsx';
 import { deltaE2000, hexFromLabD50, type Lab } from '@/core/colour';
-import { formatLength } from '@/core/units';
+import { formatLength } from '@/words/lengths';
 import { sheetLayoutOf } from '@/derived';
 import { usePrintDesk } from '@/ui/kit/printContext';
 import { kit } from '@/ui/kit/styles';

@@ -1,6 +1,6 @@
 'use client';
 import { Fragment, memo, useMemo } from 'react';
-import { formatLength } from '@/core/units';
+import { formatLength } from '@/words/lengths';
 import { INK_START_VALUES } from '@/core/inks';
 import { chargeCards, rollerOf, type ChargeCard } from '@/derived';
 import { rich } from '@/ui/kit/rich';

@@ -1,7 +1,7 @@
 'use client';
 import clsx from 'clsx';
 import { heightsOf } from '@/core/registration';
-import { formatLength } from '@/core/units';
+import { formatLength } from '@/words/lengths';
 import { usedOf } from '@/derived';
 import { usePrintDesk } from '@/ui/kit/printContext';
 import { kit } from '@/ui/kit/styles';

@@ -8,6 +8,8 @@ import { useLog } from '@/ui/kit/useLog';
 import { inkingWords } from '@/words/inking';
 import benchCss from '../bench.module.css';
 import css from './inking.module.css';
+import { explaining } from '@/ui/kit/glossary/Explained';
+import { rich } from '@/ui/kit/rich';
 
 /** Pulls on waste paper until the film is even: told at the start of each sitting, counted apart from the sheets. */
 export function WarmUp({ index }: { readonly index: number }) {
@@ -24,7 +26,16 @@ export function WarmUp({ index }: { readonly index: number }) {
   return (
     <section className={kit.above14} aria-label={inkingWords('warm.title')}>
       <h2>{inkingWords('warm.title')}</h2>
-      <p className={kit.above4}>{inkingWords('warm.wanted', { wanted, block, sittings })}</p>
+      <p className={kit.above4}>
+        {rich(
+          inkingWords.rich('warm.wanted', {
+            wanted,
+            block,
+            sittings,
+            term: explaining('warmUp'),
+          }),
+        )}
+      </p>
       <p className={kit.note} role="status">
         {inkingWords('warm.made', { made: warmUps.made, even: String(even) })}
       </p>

@@ -1,4 +1,6 @@
 'use client';
+import { rich } from '@/ui/kit/rich';
+import { explaining } from '@/ui/kit/glossary/Explained';
 import clsx from 'clsx';
 import { useEffect, useMemo, useState } from 'react';
 import { tackLadder } from '@/derived';
@@ -23,7 +25,7 @@ export function Stiffness({ mix: { pot } }: { readonly mix: Mix }) {
       <h2>{mixWords('stiff.title')}</h2>
       {pot && (
         <>
-          <p className={kit.note}>{mixWords('stiff.says')}</p>
+          <p className={kit.note}>{rich(mixWords.rich('stiff.says', { term: explaining('tack') }))}</p>
           <Stopwatch onFallen={put} />
           <FigureToPut label={mixWords('stiff.typed')} range={FALL_S} words={mixWords('stiff.put')} onPut={put} />
         </>

@@ -2,7 +2,7 @@
 import Button from '@mui/material/Button';
 import clsx from 'clsx';
 import { kentoContacts, kentoMovesMade, type Motion, type SheetLayout } from '@/core/registration';
-import { formatLength } from '@/core/units';
+import { formatLength } from '@/words/lengths';
 import { blockNamesOf, cutBlocksOf, measuredGrowth, presentMisfits, sideOfRun, type Progress } from '@/derived';
 import type { Plan } from '@/model';
 import { usePrintDesk } from '@/ui/kit/printContext';
@@ -13,6 +13,8 @@ import { motionInWords } from '@/words/motion';
 import { proofWords } from '@/words/proof';
 import { decimal } from '@/words/quantities';
 import css from './ShimPanel.module.css';
+import { explaining } from '@/ui/kit/glossary/Explained';
+import { rich } from '@/ui/kit/rich';
 
 /** How the marks in each block are put right: what is glued in front of a face, and what is cut back. */
 export function KentoPanel({ layout }: { readonly layout: SheetLayout }) {
@@ -25,11 +27,12 @@ export function KentoPanel({ layout }: { readonly layout: SheetLayout }) {
     moves: kentoMovesMade(misfit, contacts),
   }));
   const wanted = rows.filter(({ moves }) => moves.some((mm) => mm !== 0));
-  if (rows.length === 0) return <p className={kit.note}>{proofWords('shim.noMisfitOfOne')}</p>;
+  if (rows.length === 0)
+    return <p className={kit.note}>{rich(proofWords.rich('shim.noMisfitOfOne', { term: explaining('misfit') }))}</p>;
   return (
     <section aria-label={proofWords('kento.title')}>
       <h2>{proofWords('kento.title')}</h2>
-      <p className={kit.note}>{proofWords('kento.says')}</p>
+      <p className={kit.note}>{rich(proofWords.rich('kento.says', { term: explaining('kento') }))}</p>
       {rows.map(({ run, r, misfit, moves }) => (
         <div key={run.id} className={css.shimRow} data-testid="kento-row">
           <h3>

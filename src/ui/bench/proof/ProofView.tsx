@@ -1,10 +1,11 @@
 'use client';
+import { perLanguage } from '@/words/language';
 import { findingInWords } from '@/words/findings';
 import Link from 'next/link';
 import { useCallback, useEffect, useMemo, useState, type Dispatch, type SetStateAction } from 'react';
 import { materialById } from '@/core/cutting';
 import { fitByEye, type MisfitMark, type PatchReading, type SheetLayout } from '@/core/registration';
-import { formatLength } from '@/core/units';
+import { formatLength } from '@/words/lengths';
 import { blocksOfRun, newestProofs, sheetLayoutOf, type Proof } from '@/derived';
 import type { ProofAnswer, RegisterWorker } from '@/workers';
 import { BenchTabs } from '../BenchTabs';
@@ -25,13 +26,16 @@ import { SheetPicture } from './SheetPicture';
 import { proofWords } from '@/words/proof';
 import { growthInWords, motionInWords } from '@/words/motion';
 
-const LEAVES = [
-  ['trials', proofWords('proof.trials')],
-  ['hand', proofWords('proof.byHand')],
-  ['scan', proofWords('proof.fromAScan')],
-  ['putRight', proofWords('proof.putRight')],
-] as const;
-type Leaf = (typeof LEAVES)[number][0];
+const leavesSaid = perLanguage(
+  () =>
+    [
+      ['trials', proofWords('proof.trials')],
+      ['hand', proofWords('proof.byHand')],
+      ['scan', proofWords('proof.fromAScan')],
+      ['putRight', proofWords('proof.putRight')],
+    ] as const,
+);
+type Leaf = ReturnType<typeof leavesSaid>[number][0];
 
 /** Two marks to begin with: far apart, where a ruler finds them. */
 export function firstMarks(layout: SheetLayout): MisfitMark[] {
@@ -83,7 +87,7 @@ function TrialWork({ onLeaf }: { onLeaf: (leaf: Leaf) => void }) {
         <TrialBoard {...trials} />
       </div>
       <aside className={kit.side}>
-        <Leaves label={proofWords('proof.waysToMeasure')} leaves={LEAVES} leaf="trials" onLeaf={onLeaf} tight>
+        <Leaves label={proofWords('proof.waysToMeasure')} leaves={leavesSaid()} leaf="trials" onLeaf={onLeaf} tight>
           <TrialSide {...trials} />
         </Leaves>
       </aside>
@@ -227,7 +231,7 @@ function ProofSide({
 }: ProofSideProps) {
   return (
     <aside className={kit.side}>
-      <Leaves label={proofWords('proof.waysToMeasure')} leaves={LEAVES} leaf={leaf} onLeaf={setLeaf} tight>
+      <Leaves label={proofWords('proof.waysToMeasure')} leaves={leavesSaid()} leaf={leaf} onLeaf={setLeaf} tight>
         {leaf === 'hand' && (
           <HandPanel
             run={run}

@@ -8,7 +8,7 @@ import TextField from '@mui/material/TextField';
 import { useRef, useState, type Dispatch, type SetStateAction, type RefObject } from 'react';
 import { deltaE2000, hexFromLabD50 as hex } from '@/core/colour';
 import type { SheetLayout } from '@/core/registration';
-import { formatSize } from '@/core/units';
+import { formatSize } from '@/words/lengths';
 import type { ProofAnswer, RegisterWorker } from '@/workers';
 import { newId } from '@/session';
 import { usePrintDesk } from '../../kit/printContext';

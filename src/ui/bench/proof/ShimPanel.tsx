@@ -13,7 +13,7 @@ import {
   type RectMm,
   type Motion,
 } from '@/core/registration';
-import { formatLength } from '@/core/units';
+import { formatLength } from '@/words/lengths';
 import type { Plan } from '@/model';
 import {
   blocksOfRun,
@@ -37,6 +37,7 @@ import { wayInWords } from '@/words/ways';
 import { KentoPanel } from './KentoPanel';
 import { StockOfShims } from './StockOfShims';
 import { growthInWords, motionInWords } from '@/words/motion';
+import { explaining } from '@/ui/kit/glossary/Explained';
 
 /** The shims that bring the whole set together, and what else would. */
 export function ShimPanel({ layout }: { layout: SheetLayout }) {
@@ -52,7 +53,8 @@ export function ShimPanel({ layout }: { layout: SheetLayout }) {
   const put = usePutShims(setBusy);
   const runOf = (id: string) => plan.runs.findIndex((r) => r.id === id) + 1;
   if (way.id === 'kento') return <KentoPanel layout={layout} />;
-  if (settings.length < 2) return <p className={kit.note}>{proofWords('shim.noMisfitOfOne')}</p>;
+  if (settings.length < 2)
+    return <p className={kit.note}>{rich(proofWords.rich('shim.noMisfitOfOne', { term: explaining('misfit') }))}</p>;
   const answer = shimPlan(settings, contacts, plan.register.stock, image);
   const present = presentMisfits(plan, layout, bench);
   const inAlready = answer.settings.every((s) =>
@@ -120,7 +122,7 @@ function ShimsForTheSet({ inAlready, answer, runOf, contacts, moved, dxMm, dyMm,
   return (
     <section>
       <h2>{inAlready ? proofWords('shim.theseShimsAreIn') : proofWords('shim.shimsForTheSet')}</h2>
-      <p className={kit.note}>{proofWords('shim.atEachStopBetween')}</p>
+      <p className={kit.note}>{rich(proofWords.rich('shim.atEachStopBetween', { term: explaining('shim') }))}</p>
       {answer.settings.map((s) => (
         <ShimRow key={s.id} s={s} runOf={runOf} contacts={contacts} answer={answer} />
       ))}

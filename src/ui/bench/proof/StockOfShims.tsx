@@ -1,4 +1,5 @@
 'use client';
+import { perLanguage } from '@/words/language';
 import Button from '@mui/material/Button';
 import TextField from '@mui/material/TextField';
 import clsx from 'clsx';
@@ -10,8 +11,8 @@ import { usePrintDesk } from '@/ui/kit/printContext';
 import { kit } from '@/ui/kit/styles';
 import { proofWords } from '@/words/proof';
 
-const STOCK_NAMES = (['foil', 'card', 'tissue', 'strip', 'slip'] as const).map((name) =>
-  proofWords(`shim.stock.${name}`),
+const stockNames = perLanguage(() =>
+  (['foil', 'card', 'tissue', 'strip', 'slip'] as const).map((name) => proofWords(`shim.stock.${name}`)),
 );
 
 interface StockPieceProps {
@@ -74,7 +75,7 @@ export function StockOfShims() {
               ...stock,
               {
                 name:
-                  STOCK_NAMES.find((n) => !stock.some((s) => s.name === n)) ??
+                  stockNames().find((n) => !stock.some((s) => s.name === n)) ??
                   proofWords('shim.piece', { number: stock.length + 1 }),
                 thicknessMm: 0.05,
               },

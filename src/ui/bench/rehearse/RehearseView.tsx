@@ -1,11 +1,13 @@
 'use client';
+import { perLanguage } from '@/words/language';
 import Button from '@mui/material/Button';
 import dynamic from 'next/dynamic';
 import { fetched } from '@/ui/kit/fetched';
 import { useMemo, useState, type Dispatch, type SetStateAction } from 'react';
 import { REHEARSAL_LEVELS, type RehearsalLevel } from '@/core/cutting';
 import { type Plan, type PracticeScore } from '@/model';
-import { SAMPLE_PRINTS, samplePlan } from '@/derived';
+import { SAMPLE_PRINTS, samplePlan, type PracticeLevel, type SamplePrint } from '@/derived';
+import { PracticeDoor } from '../practice/PracticeDoor';
 import { usePrintDesk } from '../../kit/printContext';
 import { BenchTabs } from '../BenchTabs';
 import { looksForRehearsal, whyNot } from './stageOf';
@@ -29,15 +31,23 @@ const Rehearsal = dynamic(
   },
 );
 
-const LEVEL_WORDS: Readonly<Record<RehearsalLevel, string>> = {
+const levelWords = perLanguage((): Readonly<Record<RehearsalLevel, string>> => ({
   'with tracing': rehearseWords('rehearse.theTracingLiesOn'),
   'with hints': rehearseWords('rehearse.outlinesOnlyAskFor'),
   bare: rehearseWords('rehearse.aBareBlockAnd'),
-};
+}));
+
+const PracticeView = dynamic(
+  fetched(() => import('../practice/PracticeView').then((m) => m.PracticeView)),
+  { ssr: false },
+);
+
+/** A score of a sample that was rehearsed. */
+type RehearsedSample = PracticeScore & { readonly level: RehearsalLevel };
 
 /** What is rehearsed: this print (no sample), or one of the samples. */
 interface Begun {
-  readonly sample: PracticeScore['sample'] | undefined;
+  readonly sample: SamplePrint['id'] | undefined;
   readonly level: RehearsalLevel;
   readonly plan: Plan;
   readonly serial: number;
@@ -49,6 +59,8 @@ export function RehearseView() {
   const { plan, name, progress, practice } = desk;
   const [level, setLevel] = useState<RehearsalLevel>('with tracing');
   const [begun, setBegun] = useState<Begun>();
+  const [asking, setAsking] = useState(false);
+  const [hard, setHard] = useState<PracticeLevel>(1);
   const films = useMemo(() => begun && looksForRehearsal(begun.plan), [begun]);
   const refused = whyNot(plan);
   if (begun && films) {
@@ -68,8 +80,15 @@ export function RehearseView() {
       />
     );
   }
-  const begin = (sample: PracticeScore['sample'] | undefined, plan: Plan) =>
-    setBegun({ sample, level, plan, serial: 0 });
+  if (asking)
+    return (
+      <div className={clsx(kit.work, kit.single)}>
+        <div className={clsx(kit.stage, kit.scrolls)}>
+          <PracticeView level={hard} onLeave={() => setAsking(false)} />
+        </div>
+      </div>
+    );
+  const begin = (sample: SamplePrint['id'] | undefined, plan: Plan) => setBegun({ sample, level, plan, serial: 0 });
   const mine = [...progress.bench.rehearsals].reverse();
   return (
     <div className={clsx(kit.work, kit.single)}>
@@ -80,6 +99,7 @@ export function RehearseView() {
           <p className={kit.measure}>{rehearseWords('rehearse.theBlockAsIt')}</p>
           <Levels level={level} setLevel={setLevel} />
           <Choices refused={refused} mine={mine} begin={begin} scores={practice.scores} />
+          <PracticeDoor level={hard} setLevel={setHard} onBegin={() => setAsking(true)} />
         </div>
       </div>
     </div>
@@ -89,7 +109,7 @@ export function RehearseView() {
 interface ChoicesProps {
   readonly refused: string | undefined;
   readonly mine: Rehearsed[];
-  readonly begin: (sample: PracticeScore['sample'] | undefined, plan: Plan) => void;
+  readonly begin: (sample: SamplePrint['id'] | undefined, plan: Plan) => void;
   readonly scores: readonly PracticeScore[];
 }
 
@@ -101,7 +121,13 @@ function Choices({ refused, mine, begin, scores }: ChoicesProps) {
       <Entry
         title={name}
         says={refused ?? rehearseWords('rehearse.thisPrintRuns', { runs: plan.runs.length })}
-        last={mine[0] && `last: ${Math.round(mine[0].score)} of 100, ${mine[0].level}`}
+        last={
+          mine[0] &&
+          rehearseWords('rehearse.last', {
+            score: Math.round(mine[0].score),
+            level: rehearseWords(`level.${mine[0].level}`),
+          })
+        }
         best={best(mine)}
       >
         <Button
@@ -114,7 +140,7 @@ function Choices({ refused, mine, begin, scores }: ChoicesProps) {
         </Button>
       </Entry>
       {SAMPLE_PRINTS.map((sample) => {
-        const own = scores.filter((s) => s.sample === sample.id);
+        const own = scores.filter((s): s is RehearsedSample => s.sample === sample.id && s.level !== 'question');
         return (
           <Entry
             key={sample.id}
@@ -150,7 +176,7 @@ function Levels({ level, setLevel }: { level: RehearsalLevel; setLevel: Dispatch
       {REHEARSAL_LEVELS.map((l) => (
         <label key={l}>
           <input type="radio" name="level" checked={level === l} onChange={() => setLevel(l)} />{' '}
-          <strong>{rehearseWords(`level.${l}`)}</strong> <span className={kit.note}>{LEVEL_WORDS[l]}</span>
+          <strong>{rehearseWords(`level.${l}`)}</strong> <span className={kit.note}>{levelWords()[l]}</span>
         </label>
       ))}
     </fieldset>
@@ -159,7 +185,10 @@ function Levels({ level, setLevel }: { level: RehearsalLevel; setLevel: Dispatch
 
 function best(scores: readonly { readonly score: number }[]): string | undefined {
   return scores.length > 1
-    ? `best: ${Math.round(Math.max(...scores.map((s) => s.score)))} in ${scores.length}`
+    ? rehearseWords('rehearse.best', {
+        score: Math.round(Math.max(...scores.map((s) => s.score))),
+        times: scores.length,
+      })
     : undefined;
 }
 

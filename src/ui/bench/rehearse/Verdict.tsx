@@ -2,7 +2,7 @@
 import Button from '@mui/material/Button';
 import { deltaE2000, type Lab } from '@/core/colour';
 import { type RehearsalResult, type RehearsalSlip } from '@/core/cutting';
-import { formatLength } from '@/core/units';
+import { formatLength } from '@/words/lengths';
 import { type Plan, type FlatColour } from '@/model';
 import { usePrintDesk } from '../../kit/printContext';
 import { Swatch } from '../../kit/Swatch';

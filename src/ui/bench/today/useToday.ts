@@ -1,6 +1,6 @@
 'use client';
 import { useRouter } from 'next/navigation';
-import { useRef, useState } from 'react';
+import { useEffect, useRef, useState } from 'react';
 import { inksOfRun, openPot, sittingNow, todayOf, type TodayItem } from '@/derived';
 import { SITTING_HOURS } from '@/model';
 import { usePrintDesk } from '@/ui/kit/printContext';
@@ -23,7 +23,6 @@ export function useToday() {
   const log = useLog();
   const router = useRouter();
   const hoursField = useRef<HTMLDivElement>(null);
-  const [busy, setBusy] = useState(false);
   const done = (item: TodayItem) => sitting?.ticked.includes(item.id) ?? false;
   const toReady = today?.items.filter(({ side }) => side !== 'note') ?? [];
   const next = sitting && toReady.find((item) => !done(item));
@@ -42,15 +41,13 @@ export function useToday() {
     sitting && log({ kind: 'ticked', sittingId: sitting.sittingId, item: item.id, done: !done(item) });
   const end = () => sitting && log({ kind: 'sitting-ended', sittingId: sitting.sittingId });
   /** One key through all of it: begin, tick one thing after the other, go on to the work. */
-  const goOn = async () => {
-    if (busy || (!sitting && goToUnread(hoursField.current))) return;
-    setBusy(true);
+  const goOn = useOneAfterAnother(async () => {
+    if (!sitting && goToUnread(hoursField.current)) return;
     if (!sitting) await begin();
     else if (next) await tick(next);
     else if (onward === 'end') await end();
     else router.push(urls.page(onward));
-    setBusy(false);
-  };
+  });
   const readAgain = async () => {
     const read = await readRoom();
     if (read.ok) await log({ kind: 'room-read', ...airOf(read.value) });
@@ -71,6 +68,23 @@ export function useToday() {
     nowMs,
     toReady,
   } as const;
+}
+
+/** An act that is still being done is done before it is begun again: a press that came meanwhile counts after it, further ones do not. */
+function useOneAfterAnother(act: () => Promise<void>): () => Promise<void> {
+  const [busy, setBusy] = useState(false);
+  const again = useRef(false);
+  const press = async () => {
+    again.current = busy;
+    if (busy) return;
+    setBusy(true);
+    await act();
+    setBusy(false);
+  };
+  useEffect(() => {
+    if (!busy && again.current) void press();
+  });
+  return press;
 }
 
 export type TodayDesk = ReturnType<typeof useToday>;

@@ -1,4 +1,5 @@
 'use client';
+import { perLanguage } from '@/words/language';
 import { inWords } from '@/words/failures';
 import Button from '@mui/material/Button';
 import MenuItem from '@mui/material/MenuItem';
@@ -20,14 +21,20 @@ import type { SeenTrial, Trials } from './useTrials';
 
 type Here = Trials & { readonly here: SeenTrial };
 
-const WET = [
-  ['dry', trialWords('lay.dry')],
-  ['wet', trialWords('lay.wet')],
-] as const;
-const PASSES = [
-  [1, trialWords('lay.once')],
-  [2, trialWords('lay.twice')],
-] as const;
+const wetSaid = perLanguage(
+  () =>
+    [
+      ['dry', trialWords('lay.dry')],
+      ['wet', trialWords('lay.wet')],
+    ] as const,
+);
+const passesSaid = perLanguage(
+  () =>
+    [
+      [1, trialWords('lay.once')],
+      [2, trialWords('lay.twice')],
+    ] as const,
+);
 
 /** Any block that is cut, on the sheet that is looked at: with what it is inked, how much of it, how often, on dry film or open. */
 export function LayForm(trials: Here) {
@@ -102,13 +109,13 @@ function LayOne({ plan, here: { trial }, run, onRun }: LayOneProps) {
         <Choice
           label={trialWords('lay.passes')}
           value={laying.passes}
-          options={PASSES}
+          options={passesSaid()}
           onChange={(passes) => setLaying({ ...laying, passes })}
         />
         <Choice
           label={trialWords('lay.onto')}
           value={laying.wet ? 'wet' : 'dry'}
-          options={WET}
+          options={wetSaid()}
           onChange={(wet) => setLaying({ ...laying, wet: wet === 'wet' })}
         />
       </div>

@@ -1,4 +1,5 @@
 'use client';
+import { perLanguage } from '@/words/language';
 import ToggleButton from '@mui/material/ToggleButton';
 import ToggleButtonGroup from '@mui/material/ToggleButtonGroup';
 import dynamic from 'next/dynamic';
@@ -64,14 +65,17 @@ const TransferPictures = dynamic(
   },
 );
 
-const LEAVES = [
-  ['check', blockWords('block.check')],
-  ['fit', blockWords('block.overlap')],
-  ['masks', blockWords('block.masks')],
-  ['saw', blockWords('block.saw')],
-  ['transfer', blockWords('block.transfer')],
-] as const;
-type Leaf = (typeof LEAVES)[number][0];
+const leavesSaid = perLanguage(
+  () =>
+    [
+      ['check', blockWords('block.check')],
+      ['fit', blockWords('block.overlap')],
+      ['masks', blockWords('block.masks')],
+      ['saw', blockWords('block.saw')],
+      ['transfer', blockWords('block.transfer')],
+    ] as const,
+);
+type Leaf = ReturnType<typeof leavesSaid>[number][0];
 
 /** Block: its face at each stage, what is cut and what would go wrong; overlaps, masks, the drawing to bring onto it. */
 export function BlockView() {
@@ -225,7 +229,7 @@ function BlockSide(desk: BlockDesk) {
     );
   return (
     <aside className={kit.side}>
-      <Leaves label={blockWords('block.besideTheBlock')} leaves={LEAVES} leaf={leaf} onLeaf={setLeaf} tight>
+      <Leaves label={blockWords('block.besideTheBlock')} leaves={leavesSaid()} leaf={leaf} onLeaf={setLeaf} tight>
         {leaf === 'check' && <StandingMarksNote />}
         {leaf === 'check' && <CheckPanel {...desk} />}
         {leaf === 'fit' && <FitPanel run={run} />}
@@ -330,6 +334,7 @@ function BlockHead({
       </div>
       {leaf !== 'transfer' && !type && (
         <ToggleButtonGroup
+          data-walk="mirrored"
           size="small"
           exclusive
           value={mirrored ? 'mirrored' : 'printed'}

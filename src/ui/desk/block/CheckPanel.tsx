@@ -4,7 +4,7 @@ import { cuttingHours } from '@/core/cutting';
 import { keyOfFinding, shapesOpen } from '@/derived';
 import { MendingPanel } from './MendingPanel';
 import { canBeMended, type Mending } from './useMending';
-import { formatLength, trimNumber } from '@/core/units';
+import { formatLength, trimNumber } from '@/words/lengths';
 import type { StageFindings } from '@/workers';
 import { Cautions } from '../../kit/Cautions';
 import { FileLink } from '@/ui/kit/FileLink';

@@ -1,4 +1,5 @@
 'use client';
+import { readTyped } from '@/words/typed';
 import { inWords } from '@/words/failures';
 import MenuItem from '@mui/material/MenuItem';
 import Slider from '@mui/material/Slider';
@@ -13,7 +14,8 @@ import {
   TOOL_RANGE_MM,
   type BlockMaterial,
 } from '@/core/cutting';
-import { formatBare, formatLength, parseLengthsMm, type Outcome } from '@/core/units';
+import { parseLengthsMm, type Outcome } from '@/core/units';
+import { formatBare, formatLength } from '@/words/lengths';
 import type { Block, EditOf } from '@/model';
 import { LengthField } from '../../kit/fields';
 import { FromWorkshop } from '../../kit/FromWorkshop';
@@ -35,7 +37,7 @@ export function Setting({ block, toolsMm, onTools, settings }: CheckProps) {
   const [problem, setProblem] = useState<string>();
   const takeTools = () => {
     if (text === undefined) return;
-    const read = parseLengthsMm(text, unit, TOOL_RANGE_MM);
+    const read = readTyped(text, (plain) => parseLengthsMm(plain, unit, TOOL_RANGE_MM));
     if (!read.ok) {
       setProblem(inWords(read));
       return;

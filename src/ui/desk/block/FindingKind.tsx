@@ -3,7 +3,7 @@ import { inWords } from '@/words/failures';
 import Button from '@mui/material/Button';
 import { useState } from 'react';
 import { type CutSettings, type Finding, type FindingKind } from '@/core/cutting';
-import { formatLength } from '@/core/units';
+import { formatLength } from '@/words/lengths';
 import type { Plan, Mask } from '@/model';
 import { keyOfFinding, shapesOpen } from '@/derived';
 import type { StageFindings } from '@/workers';

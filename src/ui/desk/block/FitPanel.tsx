@@ -1,10 +1,12 @@
 'use client';
+import { Explained } from '@/ui/kit/glossary/Explained';
 import Button from '@mui/material/Button';
 import MenuItem from '@mui/material/MenuItem';
 import TextField from '@mui/material/TextField';
 import { useState, type Dispatch, type SetStateAction } from 'react';
 import { hexFromLabD50 as hex } from '@/core/colour';
-import { formatLength, type Outcome } from '@/core/units';
+import type { Outcome } from '@/core/units';
+import { formatLength } from '@/words/lengths';
 import { CHOKE_MM, TRAP_MM, type PairTrap, type FlatColour } from '@/model';
 import { cutLineNotes, printsFromOneSide, trapsOf, cutsAhead } from '@/derived';
 import { LengthField } from '../../kit/fields';
@@ -170,7 +172,11 @@ function OverlapRule({ reduction, closed }: { reduction: boolean; closed: boolea
   } = usePrintDesk('plan', 'unit', 'change');
   return (
     <section>
-      <h2>{reduction ? blockWords('fit.chokeOfDeeperStages') : blockWords('fit.overlapWhereBlocksMeet')}</h2>
+      <h2>
+        <Explained term={reduction ? 'choke' : 'overlap'}>
+          {reduction ? blockWords('fit.chokeOfDeeperStages') : blockWords('fit.overlapWhereBlocksMeet')}
+        </Explained>
+      </h2>
       <p className={clsx(kit.note, kit.above4, kit.below12)}>
         {reduction ? blockWords('fit.inAReductionEvery') : blockWords('fit.theLighterColourGrows')}
       </p>

@@ -1,8 +1,9 @@
 'use client';
+import { Explained } from '@/ui/kit/glossary/Explained';
 import Button from '@mui/material/Button';
 import MenuItem from '@mui/material/MenuItem';
 import TextField from '@mui/material/TextField';
-import { formatLength } from '@/core/units';
+import { formatLength } from '@/words/lengths';
 import { MASK_GROWTH_MM, MASK_KINDS, type MaskKind } from '@/model';
 import { LengthField } from '../../kit/fields';
 import { usePrintDesk } from '../../kit/printContext';
@@ -11,7 +12,7 @@ import { anchorOf } from '@/ui/kit/regions/useAnchors';
 import clsx from 'clsx';
 import { kit } from '@/ui/kit/styles';
 import type { Masking } from './useMasking';
-import { NOTHING, KIND_WORDS, FIRST_GROWTH_MM } from './maskWords';
+import { NOTHING, kindWords, FIRST_GROWTH_MM } from './maskWords';
 import { blockWords } from '@/words/block';
 import { drawnBlock } from '../newBlock';
 
@@ -19,7 +20,9 @@ export function LeaveOut(masking: Masking) {
   const { chosen, labels, run, count } = masking;
   return (
     <section>
-      <h2>{blockWords('leaveOut.leaveSomethingOut')}</h2>
+      <h2>
+        <Explained term="mask">{blockWords('leaveOut.leaveSomethingOut')}</Explained>
+      </h2>
       <p className={clsx(kit.note, kit.above4, kit.below8)}>{blockWords('leaveOut.clickIslandsOnThe')}</p>
       <GatherActs {...masking} />
       {chosen && !masking.closed && !labels.standing.includes(chosen.label) && (
@@ -87,7 +90,7 @@ function HowLeftOut({ kind, setKind, growMm, setGrowMm }: Masking) {
       >
         {MASK_KINDS.filter((k) => k !== 'keep clean').map((k) => (
           <MenuItem key={k} value={k}>
-            {KIND_WORDS[k]}
+            {kindWords()[k]}
           </MenuItem>
         ))}
       </TextField>

@@ -1,4 +1,5 @@
 'use client';
+import { perLanguage } from '@/words/language';
 import { type MaskKind } from '@/model';
 import { inkNamesOf } from '@/derived';
 import { Cautions } from '../../kit/Cautions';
@@ -53,7 +54,7 @@ function LostMasks({ runId, closed }: { runId: string; closed: boolean }) {
       </p>
       {lost.map((mask) => (
         <p key={mask.id} className={clsx(kit.row, kit.gap12, kit.above6)}>
-          <span>{mask.note || MASK_WORDS[mask.kind]}</span>
+          <span>{mask.note || maskWords()[mask.kind]}</span>
           <button
             type="button"
             className={kit.link}
@@ -75,9 +76,9 @@ function LostMasks({ runId, closed }: { runId: string; closed: boolean }) {
   );
 }
 
-const MASK_WORDS: Readonly<Record<MaskKind, string>> = {
+const maskWords = perLanguage((): Readonly<Record<MaskKind, string>> => ({
   mask: blockWords('mask.aMaskLaidOver'),
   wipe: blockWords('mask.aPlaceWipedOff'),
   'do not ink': blockWords('mask.aPlaceNotInked'),
   'keep clean': blockWords('mask.aMaskWithOpenings'),
-};
+}));

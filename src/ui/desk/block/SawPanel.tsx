@@ -1,8 +1,10 @@
 'use client';
+import { Explained } from '@/ui/kit/glossary/Explained';
 import Button from '@mui/material/Button';
 import clsx from 'clsx';
 import { LEAST_HOLD_MM, pieceLetter, SAW_WIDTH_MM, sawingMinutes, type SawnPiece } from '@/core/cutting';
-import { formatLength, type LengthUnit } from '@/core/units';
+import type { LengthUnit } from '@/core/units';
+import { formatLength } from '@/words/lengths';
 import { inkedApart, sawBegun } from '@/derived';
 import { SAW_LEAST_MM2, type BlockSide, type Saw } from '@/model';
 import { Cautions } from '@/ui/kit/Cautions';
@@ -13,7 +15,7 @@ import { usePrintDesk } from '@/ui/kit/printContext';
 import { kit } from '@/ui/kit/styles';
 import { Swatch } from '@/ui/kit/Swatch';
 import { listOf } from '@/words/phrases';
-import { areaInWords } from '@/words/quantities';
+import { areaInWords, decimal } from '@/words/quantities';
 import { sawWords } from '@/words/saw';
 import { useMeetings } from '../useMeetings';
 import type { useSawnBlock } from './useSawnBlock';
@@ -29,7 +31,9 @@ export function SawPanel({ side, closed, set, sawn, problem }: SawnBlockShown) {
   if (!side.saw)
     return (
       <section>
-        <h2>{sawWords('title')}</h2>
+        <h2>
+          <Explained term="jigsaw">{sawWords('title')}</Explained>
+        </h2>
         <p className={kit.note}>{sawWords('says')}</p>
         {cutOn && <p className={clsx(kit.say, kit.wait, kit.above8)}>{sawWords('cutOn')}</p>}
         <Button
@@ -121,7 +125,7 @@ function Figures({ saw, sawn, unit }: { readonly saw: Saw; readonly sawn: Sawn; 
       <p className={kit.above8} data-testid="saw-figures">
         {sawWords('figures', {
           pieces: sawn.pieces.length,
-          length: (sawn.seamLengthMm / 1000).toFixed(2),
+          length: decimal(sawn.seamLengthMm / 1000, 2),
           minutes: Math.round(sawingMinutes(sawn.seamLengthMm, drilled)),
           drilled,
         })}

@@ -1,4 +1,5 @@
 'use client';
+import { Explained } from '@/ui/kit/glossary/Explained';
 import MenuItem from '@mui/material/MenuItem';
 import TextField from '@mui/material/TextField';
 import { useCallback, useEffect, useRef, type RefObject } from 'react';
@@ -57,7 +58,9 @@ export function TransferPanel() {
         )}
       </section>
       <section>
-        <h2>{blockWords('transfer.theDrawingTrueTo')}</h2>
+        <h2>
+          <Explained term="lettering">{blockWords('transfer.theDrawingTrueTo')}</Explained>
+        </h2>
         <div className={clsx(kit.above8, kit.plain, css.files)}>
           {drawings.map(([file, name]) => (
             <DrawingRow key={file} name={name} href={(format) => urls.file(`drawing-${file}.${format}`)} />
@@ -161,7 +164,9 @@ function KeyImpressions({ key }: { key: number }) {
   const { plan, change } = usePrintDesk('plan', 'change');
   return (
     <section>
-      <h2>{blockWords('transfer.keyImpressions')}</h2>
+      <h2>
+        <Explained term="offset">{blockWords('transfer.keyImpressions')}</Explained>
+      </h2>
       <p className={clsx(kit.plain, kit.above4, kit.below10)}>
         {plan.blocks.length > 1
           ? blockWords('transfer.takeFromTheKey', { key, blocks: plan.blocks.length - 1 })

@@ -1,5 +1,6 @@
 import type { BlockMaterial, Finding, FindingKind } from '@/core/cutting';
-import { formatBare, formatLength, type LengthUnit } from '@/core/units';
+import type { LengthUnit } from '@/core/units';
+import { formatBare, formatLength } from '@/words/lengths';
 import { capitalised } from '@/words/phrases';
 import { blockWords } from '@/words/block';
 import { materialInWords } from '@/words/materials';

@@ -7,7 +7,7 @@ import ToggleButtonGroup from '@mui/material/ToggleButtonGroup';
 import clsx from 'clsx';
 import { CUTTABLE_LIMITS, FIRST_CUTTABLE, type CuttableSettings } from '@/core/cuttable/settings';
 import { cutForOf } from '@/derived';
-import { formatLength } from '@/core/units';
+import { formatLength } from '@/words/lengths';
 import { usePrintDesk } from '@/ui/kit/printContext';
 import type { Regions } from '@/ui/kit/regions/useRegions';
 import { kit } from '@/ui/kit/styles';

@@ -1,7 +1,7 @@
 'use client';
 import Button from '@mui/material/Button';
 import clsx from 'clsx';
-import { formatLength } from '@/core/units';
+import { formatLength } from '@/words/lengths';
 import { useKeys } from '@/ui/kit/keys';
 import { usePrintDesk } from '@/ui/kit/printContext';
 import { kit } from '@/ui/kit/styles';

@@ -1,4 +1,5 @@
 'use client';
+import { perLanguage } from '@/words/language';
 import Button from '@mui/material/Button';
 import clsx from 'clsx';
 import dynamic from 'next/dynamic';
@@ -20,7 +21,7 @@ const DayField = dynamic(
   { ssr: false, loading: () => <div className={css.dayRoom} /> },
 );
 const CALENDAR = '/api/calendar.ics';
-const AIMS = DAYS_AIMS.map((aim) => [aim, daysWords(`aim.${aim}`)] as const);
+const aims = perLanguage(() => DAYS_AIMS.map((aim) => [aim, daysWords(`aim.${aim}`)] as const));
 
 /** What days are looked for, and the days that were kept. */
 export function DaysFields({ days }: { readonly days: Days }) {
@@ -45,7 +46,12 @@ export function DaysFields({ days }: { readonly days: Days }) {
       <section className={clsx(kit.stack, kit.gap14)}>
         <h2>{daysWords('title')}</h2>
         <DayField label={daysWords('wished')} day={plan.days.wishedBy} onDay={(wishedBy) => set({ wishedBy })} />
-        <Choice label={daysWords('aim.label')} value={plan.days.aim} options={AIMS} onChange={(aim) => set({ aim })} />
+        <Choice
+          label={daysWords('aim.label')}
+          value={plan.days.aim}
+          options={aims()}
+          onChange={(aim) => set({ aim })}
+        />
         <Tick
           words={daysWords('evenings')}
           on={plan.days.eveningsOnly}

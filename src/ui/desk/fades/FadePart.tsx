@@ -1,10 +1,11 @@
 'use client';
+import { Explained } from '@/ui/kit/glossary/Explained';
 import Button from '@mui/material/Button';
 import clsx from 'clsx';
 import Link from 'next/link';
 import { useState, type ReactNode } from 'react';
 import { FADE_CURVES } from '@/core/layers';
-import { formatLength } from '@/core/units';
+import { formatLength } from '@/words/lengths';
 import {
   fadeAlong,
   fadeNotes,
@@ -50,7 +51,9 @@ export function FadePart({ inking, index, closed, onLook }: Props) {
   const { fade } = inking;
   return (
     <section aria-label={fadeWords('title')}>
-      <h3>{fadeWords('title')}</h3>
+      <h3>
+        <Explained term="fade">{fadeWords('title')}</Explained>
+      </h3>
       {fade ? (
         <>
           <FadeTones inking={inking} index={index} />

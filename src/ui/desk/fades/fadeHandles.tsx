@@ -1,6 +1,6 @@
 'use client';
 import { roundTo } from '@/core/numeric';
-import { formatLength } from '@/core/units';
+import { formatLength } from '@/words/lengths';
 import { inkingsOf, inkOf, placeOnLine, TONES_AT } from '@/derived';
 import { PLACE_ON_PRINT_MM, type InkFade, type PlanEdit, type Run } from '@/model';
 import { usePrintDesk } from '@/ui/kit/printContext';

@@ -4,7 +4,7 @@ import { useEffect, useMemo, useRef, useState, type RefObject } from 'react';
 import { hexFromLabD50 } from '@/core/colour';
 import type { TrimLine, Trimmed } from '@/core/finishing';
 import type { RectMm, SheetLayout } from '@/core/registration';
-import { formatLength } from '@/core/units';
+import { formatLength } from '@/words/lengths';
 import type { FinishingLine } from '@/model';
 import { LookThumb } from '@/ui/kit/LookThumb';
 import { pathOfMm } from '@/ui/kit/paths';

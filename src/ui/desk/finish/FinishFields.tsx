@@ -1,4 +1,5 @@
 'use client';
+import { perLanguage } from '@/words/language';
 import clsx from 'clsx';
 import { useCallback } from 'react';
 import { hexFromLabD50 } from '@/core/colour';
@@ -14,7 +15,7 @@ import { inWords } from '@/words/failures';
 import { finishWords } from '@/words/finish';
 import css from './finish.module.css';
 
-const TO = TRIMMED_TO.map((to) => [to, finishWords(`to.${to}`)] as const);
+const toSaid = perLanguage(() => TRIMMED_TO.map((to) => [to, finishWords(`to.${to}`)] as const));
 
 export type Finishing = Plan['finishing'];
 
@@ -31,7 +32,7 @@ export function ToFields() {
   const set = useFinishing();
   return (
     <section className={clsx(kit.stack, kit.gap14)}>
-      <Choice label={finishWords('to.label')} value={to} options={TO} onChange={(next) => set({ to: next })} />
+      <Choice label={finishWords('to.label')} value={to} options={toSaid()} onChange={(next) => set({ to: next })} />
       <p className={kit.note}>{finishWords(`to.says.${to}`)}</p>
       {to === 'image' && (
         <LengthField

@@ -1,7 +1,7 @@
 'use client';
 import clsx from 'clsx';
 import { useMemo, useState } from 'react';
-import { formatSize } from '@/core/units';
+import { formatSize } from '@/words/lengths';
 import { finishingProblems, imagesOf, trimmedOf } from '@/derived';
 import { FileLink } from '@/ui/kit/FileLink';
 import { usePrintDesk } from '@/ui/kit/printContext';

@@ -1,9 +1,10 @@
 'use client';
+import { perLanguage } from '@/words/language';
 import Button from '@mui/material/Button';
 import clsx from 'clsx';
 import { useState } from 'react';
 import { FOLD_PLACE_MM, LINE_ACTS, PANELS_RANGE, TRAY_SIDE_MM } from '@/core/finishing';
-import { formatLength } from '@/core/units';
+import { formatLength } from '@/words/lengths';
 import { foldedIntoPanels, foldedIntoTray, foldedPiece } from '@/derived';
 import { MOST_DRAWN_LINES, type FinishingLine } from '@/model';
 import { newId } from '@/session';
@@ -17,10 +18,10 @@ import { useFinishing } from './FinishFields';
 import css from './finish.module.css';
 import { LOOKS } from './lineLooks';
 
-const ACTS = LINE_ACTS.map((act) => [act, finishWords(`lines.acts.${act}`)] as const);
+const actsSaid = perLanguage(() => LINE_ACTS.map((act) => [act, finishWords(`lines.acts.${act}`)] as const));
 const BEGINNINGS = ['panels', 'rows', 'tray'] as const;
 type Beginning = (typeof BEGINNINGS)[number];
-const BEGIN = BEGINNINGS.map((one) => [one, finishWords(`lines.${one}`)] as const);
+const beginSaid = perLanguage(() => BEGINNINGS.map((one) => [one, finishWords(`lines.${one}`)] as const));
 
 interface Props {
   readonly chosen: FinishingLine | undefined;
@@ -106,7 +107,7 @@ function BeginWith({ onLay }: BeginProps) {
   );
   return (
     <>
-      <Choice label={finishWords('lines.begin')} value={how} options={BEGIN} onChange={setHow} />
+      <Choice label={finishWords('lines.begin')} value={how} options={beginSaid()} onChange={setHow} />
       {how === 'tray' ? (
         <>
           <div className={css.sides}>
@@ -188,7 +189,7 @@ function LineFields({ line, onChoose }: LineProps) {
       <Choice
         label={finishWords('lines.does')}
         value={line.does}
-        options={ACTS}
+        options={actsSaid()}
         onChange={(does) => changed({ does })}
       />
       <div className={css.places}>

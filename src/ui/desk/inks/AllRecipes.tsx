@@ -40,7 +40,7 @@ export function AllRecipes() {
   return (
     <section className={kit.around10} aria-label={inksWords('all.title')}>
       <div className={clsx(kit.row, kit.gap12)}>
-        <Button disabled={!cabinet.inks || share !== undefined} onClick={() => void take()}>
+        <Button data-walk="recipes" disabled={!cabinet.inks || share !== undefined} onClick={() => void take()}>
           {inksWords('all.find', { runs: open })}
         </Button>
         {share !== undefined && (

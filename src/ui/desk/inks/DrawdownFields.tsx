@@ -13,7 +13,7 @@ import { kit } from '@/ui/kit/styles';
 import { Tick } from '@/ui/kit/Tick';
 import { inksWords } from '@/words/inks';
 import css from './DrawdownPanel.module.css';
-import { isWhole, SLOTS, type Draft, type DraftStrip, type Slot } from './drawdownDraft';
+import { isWhole, slots, type Draft, type DraftStrip, type Slot } from './drawdownDraft';
 
 interface DraftFieldsProps {
   readonly draft: Draft;
@@ -30,7 +30,7 @@ interface DraftFieldsProps {
 export function DraftFields({ draft, samples, ink, setDraft, source, setSource, keep, setSamples }: DraftFieldsProps) {
   return (
     <div className={clsx(kit.stack, kit.gap10, kit.around8)}>
-      {SLOTS.map((slot) => (
+      {slots().map((slot) => (
         <SlotFields
           key={slot.id}
           words={slot.words}

@@ -1,4 +1,5 @@
 'use client';
+import { Explained } from '@/ui/kit/glossary/Explained';
 import Button from '@mui/material/Button';
 import clsx from 'clsx';
 import { useState, type Dispatch, type SetStateAction } from 'react';
@@ -44,7 +45,9 @@ export function DrawdownPanel({ ink, onSave }: Props) {
   );
   return (
     <section aria-label={inksWords('drawdown.drawdown')}>
-      <h3>{inksWords('drawdown.drawdown')}</h3>
+      <h3>
+        <Explained term="drawdown">{inksWords('drawdown.drawdown')}</Explained>
+      </h3>
       {card && !draft && <Card ink={ink} card={card} />}
       {card && !draft && <Strips ink={ink} card={card} />}
       {!card && !draft && <p className={kit.note}>{inksWords('drawdown.drawAThinAnd')}</p>}

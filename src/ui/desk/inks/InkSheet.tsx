@@ -1,4 +1,5 @@
 'use client';
+import { perLanguage } from '@/words/language';
 import { inWords } from '@/words/failures';
 import Button from '@mui/material/Button';
 import MenuItem from '@mui/material/MenuItem';
@@ -18,12 +19,12 @@ import { mediumInWords } from '@/words/prints';
 import { craftWords } from '@/words/craft';
 import { filmInWords } from '@/words/films';
 
-const CONTRAST_RANGE = { min: 0, max: 1, what: inksWords('inkSheet.theContrastRatio') } as const;
-const OPACITY_WORDS: readonly (readonly [Opacity, string])[] = [
+const contrastRange = perLanguage(() => ({ min: 0, max: 1, what: inksWords('inkSheet.theContrastRatio') }) as const);
+const opacityWords = perLanguage((): readonly (readonly [Opacity, string])[] => [
   ['opaque', inksWords('inkSheet.opaqueHidesWhatLies')],
   ['half', inksWords('inkSheet.halfLetsSomeThrough')],
   ['transparent', inksWords('inkSheet.transparentColoursWhatLies')],
-];
+]);
 
 /** All that is known of one ink of the cabinet; every change is saved at once. */
 export function InkSheet({ ink, onRemove }: { ink: StoredInk; onRemove: () => void }) {
@@ -106,7 +107,7 @@ function OpacityAndStock({ word, save, ink }: OpacityAndStockProps) {
           select: { renderValue: (v) => (v === 'ratio' ? inksWords('inkSheet.byContrastRatio') : String(v)) },
         }}
       >
-        {OPACITY_WORDS.map(([value, words]) => (
+        {opacityWords().map(([value, words]) => (
           <MenuItem key={value} value={value}>
             {words}
           </MenuItem>
@@ -118,7 +119,7 @@ function OpacityAndStock({ word, save, ink }: OpacityAndStockProps) {
           label={inksWords('inkSheet.contrastRatioTo')}
           value={ink.opacity}
           digits={2}
-          range={CONTRAST_RANGE}
+          range={contrastRange()}
           onChange={(opacity) => void save({ opacity })}
         />
       ) : (

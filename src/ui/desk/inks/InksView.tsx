@@ -1,4 +1,5 @@
 'use client';
+import { perLanguage } from '@/words/language';
 import { useState, type KeyboardEvent, type Dispatch, type SetStateAction } from 'react';
 import ToggleButton from '@mui/material/ToggleButton';
 import ToggleButtonGroup from '@mui/material/ToggleButtonGroup';
@@ -22,14 +23,14 @@ import { inksWords } from '@/words/inks';
 import { craftWords } from '@/words/craft';
 import { gramsInWords, quantity } from '@/words/quantities';
 
-const LIST_KEYS: readonly KeyNote[] = [{ keys: '↑ ↓', what: inksWords('inks.toTheNextInk') }];
+const listKeys = perLanguage((): readonly KeyNote[] => [{ keys: '↑ ↓', what: inksWords('inks.toTheNextInk') }]);
 
 /** Inks: what is mixed for each run of this print, and the workshop's cabinet. */
 export function InksView() {
   const { plan, urls, selectedRun, selectRun } = usePrintDesk('plan', 'urls', 'selectedRun', 'selectRun');
   const [showing, setShowing] = useState<'print' | 'cabinet'>('print');
   const [inking, setInking] = useState(0);
-  useKeyNotes(LIST_KEYS);
+  useKeyNotes(listKeys());
   const run = Math.max(1, Math.min(selectedRun, plan.runs.length)) - 1;
   const toggle = <PlaceToggle showing={showing} setShowing={setShowing} />;
   if (showing === 'cabinet') return <CabinetPanel toggle={toggle} />;

@@ -1,4 +1,5 @@
 'use client';
+import { readTyped } from '@/words/typed';
 import { inWords } from '@/words/failures';
 import MenuItem from '@mui/material/MenuItem';
 import Slider from '@mui/material/Slider';
@@ -35,7 +36,9 @@ export function PartsEditor({ parts, grams, pigments, disabled, onTurn, onLet }:
   const short = (part: RecipePart) => part.share * grams > stockOf(part);
   const lowest = lowestPart(parts);
   const type = (id: string, text: string) => {
-    const parsed = parseNumber(text, { min: 0, max: 100, what: inksWords('partsEditor.aPartInPercent') });
+    const parsed = readTyped(text, (plain) =>
+      parseNumber(plain, { min: 0, max: 100, what: inksWords('partsEditor.aPartInPercent') }),
+    );
     if (parsed.ok) onLet(withShare(parts, id, parsed.value / 100));
     else tell(inWords(parsed));
   };

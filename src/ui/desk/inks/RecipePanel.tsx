@@ -1,4 +1,5 @@
 'use client';
+import { perLanguage } from '@/words/language';
 import Button from '@mui/material/Button';
 import MenuItem from '@mui/material/MenuItem';
 import TextField from '@mui/material/TextField';
@@ -48,12 +49,12 @@ import { mediumInWords } from '@/words/prints';
 import { craftWords } from '@/words/craft';
 import { gramsInWords } from '@/words/quantities';
 
-const LIMIT_WORDS: Record<RecipeLimit, string> = {
+const limitWords = perLanguage((): Record<RecipeLimit, string> => ({
   'below shows through': inksWords('recipe.whatLiesBelowShows'),
   'not light enough': inksWords('recipe.noMixtureOfThese'),
   'not dark enough': inksWords('recipe.noMixtureOfTheseInks'),
   'not pure enough': inksWords('recipe.noMixtureOfTheseInksIs'),
-};
+}));
 
 /** One run's ink: the recipe found, the recipe taken, changed by hand with the colour answering. */
 export function RecipePanel({ question }: { question: InkQuestion }) {
@@ -329,7 +330,7 @@ function Verdict({ found, target, seen, overlapsOff, onTake, same, taken }: Verd
       </div>
       {found?.limit && (
         <p className={clsx(kit.say, kit.bad, kit.above8)}>
-          {inksWords('recipe.thisColourCannotBe', { limit: LIMIT_WORDS[found.limit], deltaE: found.best.deltaE })}
+          {inksWords('recipe.thisColourCannotBe', { limit: limitWords()[found.limit], deltaE: found.best.deltaE })}
         </p>
       )}
       {found && !same && onTake && (

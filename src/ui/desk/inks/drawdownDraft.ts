@@ -1,17 +1,21 @@
+import { perLanguage } from '@/words/language';
 import { newId } from '@/session';
 import type { Drawdown, Reading, ReadingRequest, ReadingSource } from '@/model';
 import type { StripOfPrint } from '@/derived';
 import { inksWords } from '@/words/inks';
 
 /** Places of a drawdown card that are read. */
-export const SLOTS = [
-  { id: 'paper', words: inksWords('drawdown.barePaper'), over: 'paper', film: 'none' },
-  { id: 'black', words: inksWords('drawdown.bareBlackStrip'), over: 'black', film: 'none' },
-  { id: 'overPaper', words: inksWords('drawdown.fullFilmOverPaper'), over: 'paper', film: 'full' },
-  { id: 'overBlack', words: inksWords('drawdown.fullFilmOverBlack'), over: 'black', film: 'full' },
-  { id: 'thinOverPaper', words: inksWords('drawdown.thinFilmOverPaper'), over: 'paper', film: 'thin' },
-] as const;
-export type Slot = (typeof SLOTS)[number]['id'];
+export const slots = perLanguage(
+  () =>
+    [
+      { id: 'paper', words: inksWords('drawdown.barePaper'), over: 'paper', film: 'none' },
+      { id: 'black', words: inksWords('drawdown.bareBlackStrip'), over: 'black', film: 'none' },
+      { id: 'overPaper', words: inksWords('drawdown.fullFilmOverPaper'), over: 'paper', film: 'full' },
+      { id: 'overBlack', words: inksWords('drawdown.fullFilmOverBlack'), over: 'black', film: 'full' },
+      { id: 'thinOverPaper', words: inksWords('drawdown.thinFilmOverPaper'), over: 'paper', film: 'thin' },
+    ] as const,
+);
+export type Slot = ReturnType<typeof slots>[number]['id'];
 /** A strip of a film of this print: bare, and with the ink across. */
 export interface DraftStrip extends StripOfPrint {
   readonly below?: Reading;
@@ -34,12 +38,14 @@ export interface Patch {
 }
 
 /** Patches of a drawdown card. */
-export const cardPatches = (inkId: string, wanted: readonly Slot[] = SLOTS.map(({ id }) => id)): Patch[] =>
-  SLOTS.filter(({ id }) => wanted.includes(id)).map(({ id: slot, words, over, film }) => ({
-    words,
-    ask: { kind: 'drawdown', inkId, over, film },
-    put: (draft, reading) => ({ ...draft, [slot]: reading }),
-  }));
+export const cardPatches = (inkId: string, wanted: readonly Slot[] = slots().map(({ id }) => id)): Patch[] =>
+  slots()
+    .filter(({ id }) => wanted.includes(id))
+    .map(({ id: slot, words, over, film }) => ({
+      words,
+      ask: { kind: 'drawdown', inkId, over, film },
+      put: (draft, reading) => ({ ...draft, [slot]: reading }),
+    }));
 
 /** Patches of a cross strip: paper, and each strip bare and crossed. */
 export function crossPatches(printId: string, inkId: string, strips: readonly StripOfPrint[]): Patch[] {

@@ -4,7 +4,7 @@ import FormControlLabel from '@mui/material/FormControlLabel';
 import clsx from 'clsx';
 import { thicknessOf } from '@/core/picture';
 import { DARKNESS_PERCENT } from '@/core/registration';
-import { formatLength } from '@/core/units';
+import { formatLength } from '@/words/lengths';
 import { PLACE_ON_PRINT_MM } from '@/model';
 import { Choice } from '@/ui/kit/Choice';
 import { FileButton } from '@/ui/kit/FileButton';

@@ -1,4 +1,5 @@
 'use client';
+import { Explained } from '@/ui/kit/glossary/Explained';
 import Button from '@mui/material/Button';
 import Checkbox from '@mui/material/Checkbox';
 import Dialog from '@mui/material/Dialog';
@@ -6,7 +7,7 @@ import FormControlLabel from '@mui/material/FormControlLabel';
 import clsx from 'clsx';
 import { useCallback, useMemo } from 'react';
 import { roundTo } from '@/core/numeric';
-import { formatLength } from '@/core/units';
+import { formatLength } from '@/words/lengths';
 import { keyRunOf, shapesOpen, withKeyAt } from '@/derived';
 import { KEY_PLACES, KEY_SMOOTH_MM, KEY_WIDTH_MM } from '@/model';
 import { Choice } from '@/ui/kit/Choice';
@@ -220,7 +221,9 @@ function Lines({ drawing: { lines, setLines } }: { readonly drawing: KeyDrawing 
   const { unit } = usePrintDesk('unit');
   return (
     <section>
-      <h2>{keyWords('lines')}</h2>
+      <h2>
+        <Explained term="key">{keyWords('lines')}</Explained>
+      </h2>
       <div className={clsx(kit.fields, kit.above10)}>
         <LengthField
           label={keyWords('width')}

@@ -2,7 +2,7 @@
 import Button from '@mui/material/Button';
 import dynamic from 'next/dynamic';
 import { useState } from 'react';
-import { formatLength } from '@/core/units';
+import { formatLength } from '@/words/lengths';
 import { fetched } from '@/ui/kit/fetched';
 import { usePrintDesk } from '@/ui/kit/printContext';
 import { kit } from '@/ui/kit/styles';

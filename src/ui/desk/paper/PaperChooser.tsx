@@ -1,4 +1,6 @@
 'use client';
+import { rich } from '@/ui/kit/rich';
+import { explaining } from '@/ui/kit/glossary/Explained';
 import Button from '@mui/material/Button';
 import clsx from 'clsx';
 import { memo, useCallback, useDeferredValue, useMemo } from 'react';
@@ -32,7 +34,9 @@ export function PaperChooser() {
   return (
     <section aria-label={paperWords('papers.title')}>
       <h2>{paperWords('papers.title')}</h2>
-      <p className={clsx(kit.note, kit.around4)}>{paperWords('papers.says')}</p>
+      <p className={clsx(kit.note, kit.around4)}>
+        {rich(paperWords.rich('papers.says', { term: explaining('sizing') }))}
+      </p>
       <ul className={css.papers}>
         {papers.map((paper) => (
           <OnePaper key={paper.id} {...{ paper, sheets }} chosen={paper.id === used} onTake={take} />

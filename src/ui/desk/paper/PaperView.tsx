@@ -1,7 +1,8 @@
 'use client';
 import clsx from 'clsx';
 import { useMemo } from 'react';
-import { formatLength, formatSize, type Outcome } from '@/core/units';
+import type { Outcome } from '@/core/units';
+import { formatLength, formatSize } from '@/words/lengths';
 import { cutTold, paperUsed, partedOf, sheetsNeeded, type PartedPaper } from '@/derived';
 import type { ItemOf } from '@/model';
 import { FileLink } from '@/ui/kit/FileLink';

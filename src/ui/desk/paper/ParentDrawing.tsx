@@ -2,7 +2,7 @@
 import { useMemo } from 'react';
 import { hexFromLabD50 } from '@/core/colour';
 import { PIECE_EDGES, type PieceEdge } from '@/core/sheets';
-import { formatSize } from '@/core/units';
+import { formatSize } from '@/words/lengths';
 import type { PartedPaper } from '@/derived';
 import type { ItemOf } from '@/model';
 import { usePrintDesk } from '@/ui/kit/printContext';

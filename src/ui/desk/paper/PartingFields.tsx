@@ -1,4 +1,6 @@
 'use client';
+import { Explained } from '@/ui/kit/glossary/Explained';
+import { perLanguage } from '@/words/language';
 import clsx from 'clsx';
 import { useCallback } from 'react';
 import { PIECE_EDGES, type PieceEdge } from '@/core/sheets';
@@ -12,8 +14,10 @@ import { Tick } from '@/ui/kit/Tick';
 import { paperWords } from '@/words/paper';
 import css from './paper.module.css';
 
-const BY = PARTED_BY.map((by) => [by, paperWords(`parting.ways.${by}`)] as const);
-const GRAINS = PIECE_GRAINS.map((grain) => [grain, paperWords(`parting.grains.${grain}`)] as const);
+const bySaid = perLanguage(() => PARTED_BY.map((by) => [by, paperWords(`parting.ways.${by}`)] as const));
+const grainsSaid = perLanguage(() =>
+  PIECE_GRAINS.map((grain) => [grain, paperWords(`parting.grains.${grain}`)] as const),
+);
 
 /** How parents are parted: by what, which way the fibres lie, which raw edges are kept, what is lost, strips from what is left. */
 export function PartingFields({ parted }: { readonly parted: PartedPaper | undefined }) {
@@ -23,17 +27,19 @@ export function PartingFields({ parted }: { readonly parted: PartedPaper | undef
   const stops = stopEdges(plan).filter((edge) => parting.by === 'torn' || parting.keptEdges.includes(edge));
   return (
     <section className={clsx(kit.stack, kit.gap14)}>
-      <h2>{paperWords('parting.title')}</h2>
+      <h2>
+        <Explained term="grain">{paperWords('parting.title')}</Explained>
+      </h2>
       <Choice
         label={paperWords('parting.by')}
         value={parting.by}
-        options={BY}
+        options={bySaid()}
         onChange={(by) => set({ by, ...(by === 'torn' && parting.lossMm === 0 && { lossMm: 3 }) })}
       />
       <Choice
         label={paperWords('parting.grain')}
         value={parting.grain}
-        options={GRAINS}
+        options={grainsSaid()}
         onChange={(grain) => set({ grain })}
       />
       <KeptEdges set={set} />

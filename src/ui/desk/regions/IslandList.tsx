@@ -1,7 +1,8 @@
 'use client';
+import { perLanguage } from '@/words/language';
 import Button from '@mui/material/Button';
 import { useEffect, useState, type Dispatch, type SetStateAction } from 'react';
-import { formatLength } from '@/core/units';
+import { formatLength } from '@/words/lengths';
 import { ISLAND_ORDERS, type IslandOrder, type IslandRow } from '@/workers';
 import { NumberField } from '../../kit/fields';
 import { Pick } from '@/ui/kit/Pick';
@@ -17,7 +18,9 @@ import type { FlatColour } from '@/model';
 import { shapeWords } from '@/words/shapes';
 
 const SHOWN = 60;
-const SPECK_MM2 = { min: 0.05, max: 100, what: shapeWords('islandList.theSmallestIslandTo') } as const;
+const speckRange = perLanguage(
+  () => ({ min: 0.05, max: 100, what: shapeWords('islandList.theSmallestIslandTo') }) as const,
+);
 
 /** All islands of the picture as a list, and the lasso that removes specks. */
 export function IslandList({ regions, closed }: { regions: Regions; closed: boolean }) {
@@ -77,7 +80,7 @@ function SpeckRemoval({ speckMm2, setSpeckMm2, line, regions }: SpeckRemovalProp
         <NumberField
           label={shapeWords('islandList.smallerThanMm')}
           value={speckMm2}
-          range={SPECK_MM2}
+          range={speckRange()}
           onChange={setSpeckMm2}
         />
         {line?.use !== 'lasso' && (

@@ -1,11 +1,12 @@
 'use client';
+import { perLanguage } from '@/words/language';
 import Button from '@mui/material/Button';
 import Checkbox from '@mui/material/Checkbox';
 import FormControlLabel from '@mui/material/FormControlLabel';
 import MenuItem from '@mui/material/MenuItem';
 import TextField from '@mui/material/TextField';
 import { useMemo, useState, type Dispatch, type SetStateAction } from 'react';
-import { formatLength } from '@/core/units';
+import { formatLength } from '@/words/lengths';
 import { type Anchor, type FlatColour } from '@/model';
 import { closedWords } from '@/derived';
 import { usePrintDesk } from '../../kit/printContext';
@@ -21,8 +22,8 @@ import css from './RegionPanel.module.css';
 import type { RegionEdit } from '@/core/picture';
 import { shapeWords } from '@/words/shapes';
 
-const WIDTH_MM = { minMm: 0.1, maxMm: 3, what: shapeWords('region.theWidth') } as const;
-const RADIUS_MM = { minMm: 0.1, maxMm: 1.4, what: shapeWords('region.theRounding') } as const;
+const widthMmSaid = perLanguage(() => ({ minMm: 0.1, maxMm: 3, what: shapeWords('region.theWidth') }) as const);
+const radiusMmSaid = perLanguage(() => ({ minMm: 0.1, maxMm: 1.4, what: shapeWords('region.theRounding') }) as const);
 
 /** One chosen island: what it is, and what can be made of it. */
 export function RegionPanel({ regions }: { regions: Regions }) {
@@ -261,7 +262,7 @@ function Thickening({ widthMm, setWidthMm, act, chosen, mmPerPx, radiusMm, setRa
         label={shapeWords('region.thinPartsUpTo')}
         valueMm={widthMm}
         unit={unit}
-        range={WIDTH_MM}
+        range={widthMmSaid()}
         onChange={setWidthMm}
       />
       <Button
@@ -281,7 +282,7 @@ function Thickening({ widthMm, setWidthMm, act, chosen, mmPerPx, radiusMm, setRa
         label={shapeWords('region.edgeRoundedBy')}
         valueMm={radiusMm}
         unit={unit}
-        range={RADIUS_MM}
+        range={radiusMmSaid()}
         onChange={setRadiusMm}
       />
       <Button
@@ -358,7 +359,7 @@ function LineUse({ regions }: { regions: Regions }) {
             label={shapeWords('region.asWideAs')}
             valueMm={widthMm}
             unit={unit}
-            range={WIDTH_MM}
+            range={widthMmSaid()}
             onChange={setWidthMm}
           />
         )}

@@ -1,6 +1,7 @@
 'use client';
 import { useEffect } from 'react';
-import { formatLength, parseLengthMm, type LengthRange, type LengthUnit } from '@/core/units';
+import { parseLengthMm, type LengthRange, type LengthUnit } from '@/core/units';
+import { formatLength } from '@/words/lengths';
 import { useTyped } from '@/ui/kit/useTyped';
 import css from './DimField.module.css';
 

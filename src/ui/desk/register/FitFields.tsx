@@ -1,4 +1,6 @@
 'use client';
+import { Explained } from '@/ui/kit/glossary/Explained';
+import { perLanguage } from '@/words/language';
 import Button from '@mui/material/Button';
 import MenuItem from '@mui/material/MenuItem';
 import Slider from '@mui/material/Slider';
@@ -18,7 +20,7 @@ import {
   type SheetLayout,
   type Spread,
 } from '@/core/registration';
-import { formatLength } from '@/core/units';
+import { formatLength } from '@/words/lengths';
 import { DAMP_CHANGE, SLIVER_RANGE_MM, WOOD_CHANGE, type RegisterPlan, type EditOf } from '@/model';
 import type { FitResult, RegisterWorker, FitQuestion } from '@/workers';
 import { LengthField, NumberField } from '../../kit/fields';
@@ -37,11 +39,14 @@ import { craftWords } from '@/words/craft';
 import { decimal, quantity } from '@/words/quantities';
 
 /** How sure the fit is, why, and what would help. */
-const SHOWN = [
-  ['sheets', registerWords('fitFields.sheets')],
-  ['hand', registerWords('fitFields.byHand')],
-  ['where', registerWords('fitFields.whereItMoves')],
-] as const;
+const shownSaid = perLanguage(
+  () =>
+    [
+      ['sheets', registerWords('fitFields.sheets')],
+      ['hand', registerWords('fitFields.byHand')],
+      ['where', registerWords('fitFields.whereItMoves')],
+    ] as const,
+);
 
 interface FitFieldsProps {
   readonly worker: RegisterWorker;
@@ -66,7 +71,7 @@ export function FitFields({ worker, fit, layout, show, onShow, hand, onHand, wit
       <FitAnswer result={result} register={register} question={question} spread={spread} layings={layings} />
       <Leaves
         label={registerWords('fitFields.whatIsShown')}
-        leaves={SHOWN}
+        leaves={shownSaid()}
         leaf={show}
         onLeaf={(id) => {
           if (id === 'hand') onHand(centred(question.fixed, plan.picture!.widthMm, plan.picture!.heightMm));
@@ -96,7 +101,9 @@ function PutUpWith({ register, set }: PutUpWithProps) {
   const { unit } = usePrintDesk('unit');
   return (
     <section>
-      <h2>{registerWords('fitFields.whatIsPutUp')}</h2>
+      <h2>
+        <Explained term="misfit">{registerWords('fitFields.whatIsPutUp')}</Explained>
+      </h2>
       <div className={clsx(kit.fields, kit.above14)}>
         <LengthField
           label={registerWords('fitFields.seenFrom')}

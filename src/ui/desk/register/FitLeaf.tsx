@@ -1,7 +1,7 @@
 'use client';
 import { useCallback } from 'react';
 import { type Motion, type SheetCase } from '@/core/registration';
-import { formatLength } from '@/core/units';
+import { formatLength } from '@/words/lengths';
 import type { FitResult, RegisterWorker } from '@/workers';
 import { usePrintDesk } from '../../kit/printContext';
 import { BitmapView } from '@/ui/kit/BitmapView';

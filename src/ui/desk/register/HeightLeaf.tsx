@@ -1,6 +1,7 @@
 'use client';
+import { Explained } from '@/ui/kit/glossary/Explained';
 import { heightsOf, HEIGHT_RANGE_MM, TYPE_HEIGHT_MM, type HeightStack } from '@/core/registration';
-import { formatLength } from '@/core/units';
+import { formatLength } from '@/words/lengths';
 import { LengthField } from '../../kit/fields';
 import { Cautions } from '../../kit/Cautions';
 import { FromWorkshop } from '../../kit/FromWorkshop';
@@ -142,6 +143,12 @@ function Layer({ layer, letters }: LayerProps) {
   );
 }
 
+const OnOneAnother = () => (
+  <h2>
+    <Explained term="packing">{registerWords('heightLeaf.onOneAnother')}</Explained>
+  </h2>
+);
+
 export function HeightFields() {
   const { plan, unit, change } = usePrintDesk('plan', 'unit', 'change');
   const stack = plan.register.heights,
@@ -160,7 +167,7 @@ export function HeightFields() {
   return (
     <>
       <section>
-        <h2>{registerWords('heightLeaf.onOneAnother')}</h2>
+        <OnOneAnother />
         <div className={clsx(kit.fields, kit.above14)}>
           {(['block', 'backing', 'paper', 'packing'] as const).map(field)}
         </div>

@@ -14,7 +14,7 @@ import {
   type RegistrationWayId,
   type SheetLayout,
 } from '@/core/registration';
-import { formatLength, formatSize } from '@/core/units';
+import { formatLength, formatSize } from '@/words/lengths';
 import { EXPORT_PAPERS, type ExportPaper, type LayoutPlan } from '@/model';
 import { jigInputOf } from '@/derived';
 import { Cautions } from '../../kit/Cautions';

@@ -1,4 +1,6 @@
 'use client';
+import { Explained } from '@/ui/kit/glossary/Explained';
+import { perLanguage } from '@/words/language';
 import dynamic from 'next/dynamic';
 import { fetched } from '@/ui/kit/fetched';
 import Link from 'next/link';
@@ -41,19 +43,22 @@ const HeightFields = dynamic(
   },
 );
 
-const LEAVES = [
-  ['sheet', registerWords('register.sheet')],
-  ['jig', registerWords('register.jig')],
-  ['fit', registerWords('register.fit')],
-  ['heights', registerWords('register.heights')],
-] as const;
-type Leaf = (typeof LEAVES)[number][0];
-const TITLES: Record<Leaf, string> = {
+const leavesSaid = perLanguage(
+  () =>
+    [
+      ['sheet', registerWords('register.sheet')],
+      ['jig', registerWords('register.jig')],
+      ['fit', registerWords('register.fit')],
+      ['heights', registerWords('register.heights')],
+    ] as const,
+);
+type Leaf = ReturnType<typeof leavesSaid>[number][0];
+const titles = perLanguage((): Record<Leaf, string> => ({
   sheet: registerWords('register.theSheet'),
   jig: registerWords('register.registration'),
   fit: registerWords('register.willItLineUp'),
   heights: registerWords('register.heights'),
-};
+}));
 
 /** Register: the sheet and its margins, the jig, what misfit it leaves, and whether all passes the press. */
 export function RegisterView() {
@@ -80,7 +85,7 @@ export function RegisterView() {
           </NothingYet>
         ) : (
           <>
-            <h1>{TITLES[leaf]}</h1>
+            <h1>{leaf === 'jig' ? <Explained term="register">{titles().jig}</Explained> : titles()[leaf]}</h1>
             {leaf === 'sheet' && <SheetDrawing layout={layout} />}
             {leaf === 'jig' && <JigDrawing layout={layout} />}
             {leaf === 'fit' && fit && <FitStage {...fit} />}
@@ -89,7 +94,7 @@ export function RegisterView() {
         )}
       </div>
       <aside className={kit.side}>
-        <Leaves label={registerWords('register.ofTheSheet')} leaves={LEAVES} leaf={leaf} onLeaf={setLeaf} tight>
+        <Leaves label={registerWords('register.ofTheSheet')} leaves={leavesSaid()} leaf={leaf} onLeaf={setLeaf} tight>
           {leaf === 'sheet' && <SheetFields layout={layout} />}
           {leaf === 'jig' && <JigFields layout={layout} />}
           {leaf === 'fit' && (fit ? <FitFields {...fit} layout={layout} /> : <p />)}

@@ -1,7 +1,7 @@
 'use client';
 import Button from '@mui/material/Button';
 import { useState } from 'react';
-import { formatLength } from '@/core/units';
+import { formatLength } from '@/words/lengths';
 import { printsFromOneSide, cutsAhead } from '@/derived';
 import type { RegisterWorker } from '@/workers';
 import { usePrintDesk } from '../../kit/printContext';

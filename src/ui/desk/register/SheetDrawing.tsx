@@ -13,7 +13,7 @@ import {
   type SheetEdge,
   type SheetLayout,
 } from '@/core/registration';
-import { formatSize } from '@/core/units';
+import { formatSize } from '@/words/lengths';
 import { SIZE_RANGE_MM, type LayoutPlan } from '@/model';
 import { usePrintDesk } from '../../kit/printContext';
 import { LookThumb } from '../../kit/LookThumb';

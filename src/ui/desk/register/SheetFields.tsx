@@ -1,4 +1,6 @@
 'use client';
+import { Explained } from '@/ui/kit/glossary/Explained';
+import { perLanguage } from '@/words/language';
 import {
   ALLOWANCE_RANGE_MM,
   GAP_RANGE_MM,
@@ -15,7 +17,7 @@ import {
   type SheetEdge,
   type RectMm,
 } from '@/core/registration';
-import { formatLength, formatSize } from '@/core/units';
+import { formatLength, formatSize } from '@/words/lengths';
 import { SIZE_RANGE_MM, type LayoutPlan, type Block } from '@/model';
 import { Choice } from '../../kit/Choice';
 import { CountField, LengthField } from '../../kit/fields';
@@ -29,26 +31,26 @@ import { rich } from '@/ui/kit/rich';
 import { craftWords } from '@/words/craft';
 import { layoutInWords } from '@/words/layout';
 
-const SOLVES: readonly (readonly [Solved, string])[] = [
+const solves = perLanguage((): readonly (readonly [Solved, string])[] => [
   ['paper', registerWords('sheetFields.thePaperFromImage')],
   ['margins', registerWords('sheetFields.theMarginsFromImage')],
   ['image', registerWords('sheetFields.theImageFromPaper')],
-];
+]);
 const GRAINS: readonly (readonly [LayoutPlan['paperGrain'], string])[] = [
   ['upright', 'upright'],
   ['level', 'level'],
 ];
-const SIDES: readonly (readonly [LayoutPlan['paperSide'], string])[] = [
+const sides = perLanguage((): readonly (readonly [LayoutPlan['paperSide'], string])[] => [
   ['smooth', registerWords('sheetFields.smoothSide')],
   ['rough', registerWords('sheetFields.roughSide')],
-];
-const RULE_WORDS: Record<MarginRule, string> = {
+]);
+const ruleWords = perLanguage((): Record<MarginRule, string> => ({
   equal: registerWords('sheetFields.equalAllRound'),
   'larger bottom': registerWords('sheetFields.aFifthLargerBelow'),
   centred: 'centred',
   typed: 'typed',
-};
-const RULES = MARGIN_RULES.map((rule) => [rule, RULE_WORDS[rule]] as const);
+}));
+const rules = perLanguage(() => MARGIN_RULES.map((rule) => [rule, ruleWords()[rule]] as const));
 
 /** What the sheet is solved from, what is trimmed off, edges, copies, blocks. */
 export function SheetFields({ layout }: { layout: SheetLayout }) {
@@ -80,7 +82,9 @@ function BlocksInCorner({ layout }: { layout: SheetLayout }) {
   const { plan, change } = usePrintDesk('plan', 'change');
   return (
     <section>
-      <h2>{registerWords('sheetFields.blocksInTheOrigin')}</h2>
+      <h2>
+        <Explained term="stops">{registerWords('sheetFields.blocksInTheOrigin')}</Explained>
+      </h2>
       <p className={clsx(kit.note, kit.above4, kit.below8)}>{registerWords('sheetFields.theImageEndsAt')}</p>
       {plan.blocks.map((block) => {
         const found = layout.blocks.find((x) => x.name === block.name);
@@ -228,7 +232,7 @@ function PaperFields({ edit }: PaperFieldsProps) {
         <Choice
           label={registerWords('sheetFields.printedSide')}
           value={l.paperSide}
-          options={SIDES}
+          options={sides()}
           onChange={(paperSide) => edit(() => ({ paperSide }))}
         />
       </div>
@@ -327,7 +331,7 @@ function SolvedFields({ edit, layout }: SolvedFieldsProps) {
       <Choice
         label={registerWords('sheetFields.workedOut')}
         value={l.solve}
-        options={SOLVES}
+        options={solves()}
         onChange={(solve) => edit(() => ({ solve, paperMm: layout.paperMm, marginsMm: nonNegative(layout.marginsMm) }))}
       />
       <MarginRuleField edit={edit} layout={layout} />
@@ -365,7 +369,7 @@ function MarginRuleField({
     <Choice
       label={registerWords('sheetFields.margins')}
       value={l.rule}
-      options={RULES}
+      options={rules()}
       onChange={(rule) => edit(() => ({ rule, marginsMm: nonNegative(layout.marginsMm) }))}
     />
   );

@@ -8,7 +8,7 @@ import {
   type SheetLayout,
 } from '@/core/registration';
 import { hexFromLabD50, type Lab } from '@/core/colour';
-import { formatSize } from '@/core/units';
+import { formatSize } from '@/words/lengths';
 import { typeOnSheet } from '@/derived';
 import { pathOfMm } from '@/ui/kit/paths';
 import css from './SheetDrawing.module.css';

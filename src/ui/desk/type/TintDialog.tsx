@@ -7,7 +7,7 @@ import DialogTitle from '@mui/material/DialogTitle';
 import TextField from '@mui/material/TextField';
 import clsx from 'clsx';
 import { useRef, useState } from 'react';
-import { formatLength } from '@/core/units';
+import { formatLength } from '@/words/lengths';
 import { Choice } from '@/ui/kit/Choice';
 import { LookThumb } from '@/ui/kit/LookThumb';
 import { usePrintDesk } from '@/ui/kit/printContext';

@@ -1,9 +1,10 @@
 'use client';
+import { perLanguage } from '@/words/language';
 import Button from '@mui/material/Button';
 import TextField from '@mui/material/TextField';
 import clsx from 'clsx';
 import { useState } from 'react';
-import { formatLength } from '@/core/units';
+import { formatLength } from '@/words/lengths';
 import { pointsInMm, typeInBed, type TypeBlock } from '@/derived';
 import { PLACE_ON_PRINT_MM } from '@/model/ranges';
 import { TYPE_BY, TYPE_FACES, TYPE_HIGH_MM, TYPE_PT } from '@/model';
@@ -22,8 +23,8 @@ interface TypePanelProps {
 }
 type Typing = ReturnType<typeof useType>;
 
-const FACES = TYPE_FACES.map((face) => [face, typeWords(`face.${face}`)] as const),
-  BY = TYPE_BY.map((by) => [by, typeWords(`by.${by}`)] as const);
+const faces = perLanguage(() => TYPE_FACES.map((face) => [face, typeWords(`face.${face}`)] as const)),
+  bySaid = perLanguage(() => TYPE_BY.map((by) => [by, typeWords(`by.${by}`)] as const));
 
 /** The sheet with the line where it lies, as large as there is room. */
 export function TypeStage({ block, run }: TypePanelProps) {
@@ -81,7 +82,7 @@ function Letters({ type, reset, closed }: Typing) {
         <Choice
           label={typeWords('faceLabel')}
           value={type.face}
-          options={FACES}
+          options={faces()}
           disabled={closed}
           onChange={(face) => void reset({ face })}
         />
@@ -161,7 +162,7 @@ function InTheBed({ block, type, layout, reset, closed }: Typing & Pick<TypePane
         <Choice
           label={typeWords('byLabel')}
           value={type.by}
-          options={BY}
+          options={bySaid()}
           disabled={closed}
           onChange={(by) => void reset({ by })}
         />

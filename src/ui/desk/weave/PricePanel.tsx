@@ -1,7 +1,9 @@
 'use client';
+import type { Term } from '@/words/glossary';
+import { Explained } from '@/ui/kit/glossary/Explained';
 import clsx from 'clsx';
 import { memo, useEffect, useMemo, useRef, useState } from 'react';
-import { formatLength } from '@/core/units';
+import { formatLength } from '@/words/lengths';
 import { hindrancesOf, priceOf, type Hindrance, type Meetings, type Price } from '@/derived';
 import { hindranceInWords } from '@/words/hindrances';
 import { weaveWords } from '@/words/weave';
@@ -58,6 +60,8 @@ interface PriceLine {
   readonly what: Exclude<keyof Price, 'worstColour' | 'clearanceMm'> | 'clearance';
   readonly value: (price: Price) => number | undefined;
   readonly words: (value: number, unit: 'mm' | 'in') => string;
+  /** A word of the craft that has a card. */
+  readonly term?: Term;
   /** Which way is better; none where neither is. */
   readonly better?: 'less' | 'more';
 }
@@ -66,12 +70,12 @@ const plain = (value: number) => decimal(value, 0);
 const tenths = (value: number) => decimal(value, 1);
 const hours = (value: number) => weaveWords('price.hours', { hours: value });
 const LINES: readonly PriceLine[] = [
-  { what: 'meanDeltaE', value: (p) => p.meanDeltaE, words: tenths, better: 'less' },
+  { what: 'meanDeltaE', term: 'deltaE', value: (p) => p.meanDeltaE, words: tenths, better: 'less' },
   { what: 'worstDeltaE', value: (p) => p.worstDeltaE, words: tenths, better: 'less' },
-  { what: 'runs', value: (p) => p.runs, words: plain, better: 'less' },
-  { what: 'blocks', value: (p) => p.blocks, words: plain, better: 'less' },
+  { what: 'runs', term: 'run', value: (p) => p.runs, words: plain, better: 'less' },
+  { what: 'blocks', term: 'block', value: (p) => p.blocks, words: plain, better: 'less' },
   { what: 'inkings', value: (p) => p.inkings, words: plain, better: 'less' },
-  { what: 'deepestFilms', value: (p) => p.deepestFilms, words: plain, better: 'less' },
+  { what: 'deepestFilms', term: 'film', value: (p) => p.deepestFilms, words: plain, better: 'less' },
   {
     what: 'clearance',
     value: (p) => p.clearanceMm,
@@ -87,6 +91,7 @@ const LINES: readonly PriceLine[] = [
 
 const Line = memo(function Line({ line, now, before }: { line: PriceLine; now: Price; before: Price }) {
   const { unit } = usePrintDesk('unit');
+  const name = weaveWords(`price.${line.what}`);
   const value = line.value(now),
     old = line.value(before);
   const words =
@@ -98,7 +103,7 @@ const Line = memo(function Line({ line, now, before }: { line: PriceLine; now: P
   const good = line.better && (line.better === 'less' ? more < 0 : more > 0);
   return (
     <tr>
-      <th scope="row">{weaveWords(`price.${line.what}`)}</th>
+      <th scope="row">{line.term ? <Explained term={line.term}>{name}</Explained> : name}</th>
       <td>{words}</td>
       <td className={clsx(changed ? (good ? css.better : css.worse) : kit.quiet)}>
         {changed ? `${more > 0 ? '+' : '−'}${line.words(Math.abs(more), unit)}` : '·'}

@@ -1,4 +1,5 @@
 'use client';
+import { perLanguage } from '@/words/language';
 import clsx from 'clsx';
 import { useEffect, useMemo, useRef, type KeyboardEvent } from 'react';
 import { hexFromLabD50 } from '@/core/colour';
@@ -21,7 +22,7 @@ export interface Spot {
 }
 export const HEAD = -1;
 
-const KEYS: readonly KeyNote[] = [
+const keysSaid = perLanguage((): readonly KeyNote[] => [
   { keys: '← → ↑ ↓', what: weaveWords('keys.move') },
   { keys: '↵', what: weaveWords('keys.print') },
   { keys: 'N', what: weaveWords('keys.uninked') },
@@ -29,7 +30,7 @@ const KEYS: readonly KeyNote[] = [
   { keys: 'W', what: weaveWords('keys.wipe') },
   { keys: 'J', what: weaveWords('keys.join') },
   { keys: 'A', what: weaveWords('keys.again') },
-];
+]);
 const KEPT_OUT = { n: 'not inked', m: 'mask', w: 'wipe' } as const;
 
 interface Props {
@@ -45,7 +46,7 @@ export function WeaveGrid({ acts, spot, onSpot, onJoin, onAgain }: Props) {
   const { plan } = usePrintDesk('plan');
   const grid = useRef<HTMLDivElement>(null);
   const held = useRef(false);
-  useKeyNotes(KEYS);
+  useKeyNotes(keysSaid());
   // the focus goes along with the crossing, not when the grid is only drawn anew
   useEffect(() => {
     if (held.current) grid.current?.querySelector<HTMLElement>('[tabindex="0"]')?.focus();

@@ -1,4 +1,5 @@
 'use client';
+import { perLanguage } from '@/words/language';
 import Button from '@mui/material/Button';
 import TextField from '@mui/material/TextField';
 import clsx from 'clsx';
@@ -9,7 +10,7 @@ import { Choice } from '@/ui/kit/Choice';
 import { usePrintDesk } from '@/ui/kit/printContext';
 import { kit } from '@/ui/kit/styles';
 import { craftWords } from '@/words/craft';
-import { formatLength } from '@/core/units';
+import { formatLength } from '@/words/lengths';
 import { lookOverWords } from '@/words/lookOver';
 import { GRADE_CSS } from './grades';
 import css from './lookOver.module.css';
@@ -18,7 +19,7 @@ import type { LookingOver } from './useLookOver';
 import type { Placing } from './usePlacing';
 
 const GRADED = ['good', 'usable', 'not'] as const;
-const FAULT_OPTIONS = FAULTS.map((fault) => [fault, craftWords(`fault.${fault}`)] as const);
+const faultOptions = perLanguage(() => FAULTS.map((fault) => [fault, craftWords(`fault.${fault}`)] as const));
 
 type Props = LookingOver & { readonly print: Impression; readonly placing: Placing };
 
@@ -94,7 +95,7 @@ function Faults({ print, placing }: { readonly print: Impression; readonly placi
             className={css.whichFault}
             label={lookOverWords('whichFault')}
             value={placing.fault}
-            options={FAULT_OPTIONS}
+            options={faultOptions()}
             onChange={placing.setFault}
           />
         )}

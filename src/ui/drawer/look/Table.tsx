@@ -12,9 +12,9 @@ import css from './lookOver.module.css';
 import { PrintPicture } from './PrintPicture';
 import type { LookingOver } from './useLookOver';
 
-/** A print on the table is about so wide, and its words below it so high, px. */
-const WIDE_PX = 112,
-  WORDS_PX = 26,
+/** A print on the table is about so wide, and its words below it so high, as letters are large. */
+const WIDE_REM = 7,
+  WORDS_REM = 1.625,
   GAP_PX = 14;
 
 /** All prints laid out side by side; only the rows in sight are drawn. */
@@ -23,10 +23,11 @@ export function Table(looking: LookingOver) {
   const { plan } = usePrintDesk('plan');
   const box = useRef<HTMLDivElement>(null);
   const { widthPx } = useSizePx(box);
-  const columns = Math.max(2, Math.floor((widthPx + GAP_PX) / (WIDE_PX + GAP_PX)));
+  const remPx = widthPx > 0 ? parseFloat(getComputedStyle(document.documentElement).fontSize) : 16;
+  const columns = Math.max(2, Math.floor((widthPx + GAP_PX) / (WIDE_REM * remPx + GAP_PX)));
   const image = sheetLayoutOf(plan)?.images[0];
   const ratio = image ? image.widthMm / image.heightMm : 1;
-  const rowPx = (widthPx - GAP_PX * (columns - 1)) / columns / ratio + WORDS_PX + GAP_PX;
+  const rowPx = (widthPx - GAP_PX * (columns - 1)) / columns / ratio + WORDS_REM * remPx + GAP_PX;
   const rows = useVirtualizer({
     count: Math.ceil(shown.length / columns),
     getScrollElement: () => box.current,

@@ -1,4 +1,5 @@
 'use client';
+import { perLanguage } from '@/words/language';
 import TextField from '@mui/material/TextField';
 import clsx from 'clsx';
 import { useState } from 'react';
@@ -61,10 +62,10 @@ function OneText({ field }: { readonly field: keyof PrintRecord }) {
 }
 
 type End = ActOf<'block-ended'>['how'];
-const ENDS: readonly (readonly [End | '', string])[] = [
+const ends = perLanguage((): readonly (readonly [End | '', string])[] => [
   ['', recordWords('end.open')],
   ...BLOCK_ENDS.map((end) => [end, recordWords(`end.${end}`)] as const),
-];
+]);
 
 /** What became of each block: kept, cancelled by cuts across it, or destroyed. */
 export function BlockEnds() {
@@ -83,7 +84,7 @@ export function BlockEnds() {
           <Pick
             label={recordWords('blockEnd', { block: name })}
             value={progress.bench.blockEnds.get(id)?.how ?? ''}
-            options={ENDS}
+            options={ends()}
             onChange={(how) => void set(id, how)}
           />
         </div>

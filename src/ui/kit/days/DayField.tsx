@@ -3,7 +3,10 @@ import { AdapterDateFns } from '@mui/x-date-pickers/AdapterDateFns';
 import { DatePicker } from '@mui/x-date-pickers/DatePicker';
 import { LocalizationProvider } from '@mui/x-date-pickers/LocalizationProvider';
 import { format, isValid, parseISO } from 'date-fns';
+import { de } from 'date-fns/locale/de';
 import { enGB } from 'date-fns/locale/en-GB';
+import { deDE } from '@mui/x-date-pickers/locales';
+import { languageHere } from '@/words/language';
 
 interface Props {
   readonly label: string;
@@ -14,10 +17,15 @@ interface Props {
   readonly past?: boolean;
 }
 
+const LOCALES = {
+  en: { adapterLocale: enGB },
+  de: { adapterLocale: de, localeText: deDE.components.MuiLocalizationProvider.defaultProps.localeText },
+};
+
 /** A day, typed or chosen; empty: none. What is typed half is taken when it is whole. */
 export function DayField({ label, day, onDay, past = false }: Props) {
   return (
-    <LocalizationProvider dateAdapter={AdapterDateFns} adapterLocale={enGB}>
+    <LocalizationProvider dateAdapter={AdapterDateFns} {...LOCALES[languageHere()]}>
       <DatePicker
         label={label}
         value={day ? parseISO(day) : null}

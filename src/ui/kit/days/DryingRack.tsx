@@ -6,6 +6,8 @@ import {
   useDraggable,
   useSensor,
   useSensors,
+  type Active,
+  type DndContextProps,
   type DragEndEvent,
 } from '@dnd-kit/core';
 import clsx from 'clsx';
@@ -17,6 +19,8 @@ import type { DaysOfPrint, DayStep } from '@/model';
 import { momentOf, nearDayOf, shortDayOf } from '@/words/dates';
 import { daysWords, stepInWords } from '@/words/days';
 import { kit } from '@/ui/kit/styles';
+import { carriedAcrossPx, carriedInWords } from '../carrying';
+import { frameWords } from '@/words/frame';
 import { useSizePx } from '../useSizePx';
 import { isoOfMin } from './useDays';
 import css from './days.module.css';
@@ -77,20 +81,8 @@ export function DryingRack({
   const wide = Math.max(320, size.widthPx - NAME_PX),
     perMin = wide / (count * DAY_MIN);
   const x = (min: number) => (min - from) * perMin;
-  const sensors = useSensors(
-    useSensor(PointerSensor, { activationConstraint: { distance: 5 } }),
-    useSensor(KeyboardSensor, {
-      coordinateGetter: (event, { currentCoordinates: at }) => keyed(event.code, at, perMin),
-    }),
-  );
-  const dropped = ({ active, delta }: DragEndEvent) => {
-    const step = prints.flatMap(({ steps }) => steps).find(({ id }) => id === active.id);
-    const at = placed.get(String(active.id))?.sittings[0][0];
-    const on = Math.round(delta.x / (perMin * DAY_MIN));
-    if (step && at !== undefined && on !== 0) moves?.move(step, dayOn(at, on));
-  };
   return (
-    <DndContext sensors={sensors} onDragEnd={dropped}>
+    <DndContext {...useCarrying(prints, placed, perMin, moves)}>
       <div ref={ref} className={css.rack} role="group" aria-label={daysWords('rack')}>
         <Weeks {...{ from, count, x, wide }} nowPx={x(nowMin)} />
         {prints.map((print) => (
@@ -109,6 +101,37 @@ export function DryingRack({
       </div>
     </DndContext>
   );
+}
+
+/** A step carried to another day, by hand or by keys; where it is now is told. */
+function useCarrying(
+  prints: Props['prints'],
+  placed: ReadonlyMap<string, PlacedStep>,
+  perMin: number,
+  moves: Props['moves'],
+): DndContextProps {
+  const sensors = useSensors(
+    useSensor(PointerSensor, { activationConstraint: { distance: 5 } }),
+    useSensor(KeyboardSensor, {
+      coordinateGetter: (event, { currentCoordinates: at }) => keyed(event.code, at, perMin),
+    }),
+  );
+  const carried = (active: Active) => {
+    const step = prints.flatMap(({ steps }) => steps).find(({ id }) => id === active.id);
+    const at = placed.get(String(active.id))?.sittings[0][0];
+    if (!step || at === undefined) return undefined;
+    const on = Math.round(carriedAcrossPx(active) / (perMin * DAY_MIN));
+    return { step, on, toMin: dayOn(at, on) };
+  };
+  const accessibility = carriedInWords(({ active }) => {
+    const now = carried(active);
+    return now && { what: stepInWords(now.step), place: nearDayOf(isoOfMin(now.toMin)) };
+  });
+  const onDragEnd = ({ active }: DragEndEvent) => {
+    const now = carried(active);
+    if (now && now.on !== 0) moves?.move(now.step, now.toMin);
+  };
+  return { sensors, accessibility, onDragEnd };
 }
 
 /** The arrow keys carry a step a day on, or a week. */
@@ -260,6 +283,7 @@ function Work({ step, fromMin, style, movable, i }: WorkProps) {
   const { setNodeRef, listeners, attributes, transform, isDragging } = useDraggable({
     id: movable ? step.id : `${step.id} ${i}`,
     disabled: !movable,
+    attributes: { roleDescription: frameWords('carry.is') },
   });
   const words = `${stepInWords(step)}, ${momentOf(isoOfMin(fromMin))}`;
   const shown = { ...style, transform: transform ? `translateX(${transform.x}px)` : undefined };

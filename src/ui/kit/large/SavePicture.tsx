@@ -1,4 +1,5 @@
 'use client';
+import { perLanguage } from '@/words/language';
 import Button from '@mui/material/Button';
 import { useState } from 'react';
 import { CountField } from '../fields';
@@ -9,7 +10,7 @@ import { drawnMm, drawPaper, drawType, imagePlace, type SheetDrawn } from './dra
 import css from './LargeView.module.css';
 import type { Beside } from './useLargePictures';
 
-const WIDTH_PX = { min: 200, max: 10_000, what: largeWords('picture.what') } as const;
+const widthPxSaid = perLanguage(() => ({ min: 200, max: 10_000, what: largeWords('picture.what') }) as const);
 const USUAL_PX = 2400;
 
 interface Props {
@@ -48,7 +49,7 @@ export function SavePicture({ drawn, run, picture, other, beside }: Props) {
   return (
     <div className={css.group} role="group" aria-label={largeWords('picture.title')}>
       <div className={css.count}>
-        <CountField label={largeWords('picture.width')} value={longPx} range={WIDTH_PX} onChange={setLongPx} />
+        <CountField label={largeWords('picture.width')} value={longPx} range={widthPxSaid()} onChange={setLongPx} />
       </div>
       <label className={kit.tick}>
         <input type="checkbox" checked={withMargins} onChange={(e) => setWithMargins(e.target.checked)} />{' '}

@@ -1,4 +1,5 @@
 'use client';
+import { perLanguage } from '@/words/language';
 import Button from '@mui/material/Button';
 import TextField from '@mui/material/TextField';
 import { useState } from 'react';
@@ -10,7 +11,7 @@ import css from './where.module.css';
 
 export type Moved = Pick<ActOf<'moved-to'>, 'where' | 'place' | 'note' | 'on'>;
 
-const OPTIONS = WHEREABOUTS.map((where) => [where, whereWords(`where.${where}`)] as const);
+const optionsSaid = perLanguage(() => WHEREABOUTS.map((where) => [where, whereWords(`where.${where}`)] as const));
 
 /** Today in this place, ISO. */
 const today = () => new Date(Date.now() - 60_000 * new Date().getTimezoneOffset()).toISOString().slice(0, 10);
@@ -38,7 +39,7 @@ export function MoveBar({
   };
   return (
     <div className={css.bar} role="group" aria-label={whereWords('move')}>
-      <Choice label={whereWords('to')} value={where} options={OPTIONS} onChange={setWhere} />
+      <Choice label={whereWords('to')} value={where} options={optionsSaid()} onChange={setWhere} />
       <TextField
         label={whereWords('place')}
         value={place}

@@ -1,4 +1,5 @@
-import { formatLength, type LengthUnit } from '@/core/units';
+import type { LengthUnit } from '@/core/units';
+import { formatLength } from '@/words/lengths';
 import type { Decided } from '@/derived';
 import { materialWords } from '@/words/materials';
 import { printWords } from '@/words/prints';

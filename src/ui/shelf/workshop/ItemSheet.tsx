@@ -10,7 +10,7 @@ import { ITEM_RANGES, WEEKDAYS, type ItemOf, type WorkshopItem } from '@/model';
 import { Choice } from '@/ui/kit/Choice';
 import { kit } from '@/ui/kit/styles';
 import { CountField, LabFields, LengthField, NumberField } from '../../kit/fields';
-import { ITEM_FIELDS, type ItemField } from './itemFields';
+import { itemFieldsSaid, type ItemField } from './itemFields';
 import { figuresInWords } from './kinds';
 import { craftWords } from '@/words/craft';
 import { workshopWords } from '@/words/workshop';
@@ -27,7 +27,7 @@ interface Props {
 
 /** All that is known of one thing; every change is saved at once. */
 export function ItemSheet({ item, all, unit, onSave, onRemove }: Props) {
-  const fields = ITEM_FIELDS[item.kind];
+  const fields = itemFieldsSaid()[item.kind];
   return (
     <>
       <section>

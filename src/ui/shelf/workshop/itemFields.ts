@@ -1,3 +1,4 @@
+import { perLanguage } from '@/words/language';
 import type { Told } from '@/core/units';
 import { ROLLER_DIAMETER_MM, TOOL_RANGE_MM } from '@/core/cutting';
 import { HEIGHT_RANGE_MM, PAPER_RANGE_MM, SHIM_RANGE_MM } from '@/core/registration';
@@ -47,8 +48,12 @@ const options = <T extends string>(values: readonly T[], called: (value: T) => s
 
 type Keys<Kind extends ItemKind> = Exclude<keyof ItemOf<Kind>, 'id' | 'version' | 'kind' | 'name' | 'note'>;
 
-/** The fields of each kind besides name and note, in the order one would say them. */
-export const ITEM_FIELDS: { readonly [Kind in ItemKind]: readonly (ItemField & { readonly key: Keys<Kind> })[] } = {
+type FieldsOf<Kind extends ItemKind> = {
+  readonly [K in Kind]: readonly (ItemField & { readonly key: Keys<K> })[];
+};
+type ToolKind = 'paper' | 'roller' | 'brush' | 'rubbing tool' | 'cutting tool';
+
+const fieldsOfTools = (): FieldsOf<ToolKind> => ({
   paper: [
     { key: 'labD50', as: 'colour' },
     { key: 'gramsPerM2', as: 'number', range: ITEM_RANGES.gramsPerM2, digits: 0 },
@@ -93,6 +98,8 @@ export const ITEM_FIELDS: { readonly [Kind in ItemKind]: readonly (ItemField & {
     },
     { key: 'widthMm', as: 'length', range: TOOL_RANGE_MM },
   ],
+});
+const fieldsOfPlaces = (): FieldsOf<Exclude<ItemKind, ToolKind>> => ({
   press: [
     { key: 'gapMm', as: 'length', range: HEIGHT_RANGE_MM },
     { key: 'bedMm', as: 'size', range: ITEM_RANGES_MM.bed },
@@ -125,4 +132,7 @@ export const ITEM_FIELDS: { readonly [Kind in ItemKind]: readonly (ItemField & {
     { key: 'from', as: 'time' },
     { key: 'to', as: 'time' },
   ],
-};
+});
+
+/** The fields of each kind besides name and note, in the order one would say them. */
+export const itemFieldsSaid = perLanguage((): FieldsOf<ItemKind> => ({ ...fieldsOfTools(), ...fieldsOfPlaces() }));

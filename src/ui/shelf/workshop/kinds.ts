@@ -1,4 +1,5 @@
-import { formatLength, formatSize, trimNumber, type LengthUnit } from '@/core/units';
+import type { LengthUnit } from '@/core/units';
+import { formatLength, formatSize, trimNumber } from '@/words/lengths';
 import { shortDayOf } from '@/words/dates';
 import { craftWords } from '@/words/craft';
 import { workshopWords } from '@/words/workshop';

@@ -1,19 +1,24 @@
-import { database, deletePrint, editPrint, printState, rename } from '@/server';
+import { failure } from '@/model';
+import { database, deletePrint, editPrint, mayEdit, printState, rename, seenBy } from '@/server';
 import { answerChanges } from '../answerChanges';
-import { nowIso, readRequest, respond, route } from '../../respond';
+import { nowIso, readRequest, respond, roleOf, route } from '../../respond';
 
 type Params = { params: Promise<{ id: string }> };
 
-export const GET = route(async (_request: Request, { params }: Params) => {
-  return respond(printState(database(), (await params).id));
-});
+export const GET = route(async (request: Request, { params }: Params) =>
+  respond(seenBy(roleOf(request), printState(database(), (await params).id))),
+);
 
 /** Makes an edit on the newest plan, once for each id: { known, id, edit }. */
 export const PUT = route(async (request: Request, { params }: Params) => {
   const body = await readRequest(request, 'edit');
   if (!body.ok) return respond(body);
-  const { id } = await params;
-  return answerChanges(id, body.value.known, () => editPrint(database(), id, body.value.edit, nowIso(), body.value.id));
+  const { id } = await params,
+    { kind } = (body.value.edit ?? {}) as { kind?: unknown };
+  if (!mayEdit(roleOf(request), kind)) return respond(failure('role-refused'));
+  return answerChanges(request, id, body.value.known, () =>
+    editPrint(database(), id, body.value.edit, nowIso(), body.value.id),
+  );
 });
 
 /** Renames: { name }. */

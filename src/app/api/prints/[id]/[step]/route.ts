@@ -9,10 +9,10 @@ export const POST = route(async (request: Request, { params }: { params: Promise
   const body = await readRequest(request, 'step');
   if (!body.ok) return respond(body);
   const { known, slipId, answer } = body.value;
-  if (step === 'undo') return answerChanges(id, known, ({ plan }) => undo(database(), id, plan, nowIso()));
-  if (step === 'redo') return answerChanges(id, known, ({ plan }) => redo(database(), id, plan, nowIso()));
+  if (step === 'undo') return answerChanges(request, id, known, ({ plan }) => undo(database(), id, plan, nowIso()));
+  if (step === 'redo') return answerChanges(request, id, known, ({ plan }) => redo(database(), id, plan, nowIso()));
   if (step === 'slip')
-    return answerChanges(id, known, ({ plan }) => answerSlip(database(), id, plan, slipId, answer, nowIso()));
+    return answerChanges(request, id, known, ({ plan }) => answerSlip(database(), id, plan, slipId, answer, nowIso()));
   if (step === 'copy') return respond(copyPrint(database(), id, nowIso()), 201);
   if (step === 'restore') return respond(restorePrint(database(), id, nowIso()));
   return respond(failure('print-missing.thereIsNoTo', { step }));

@@ -11,7 +11,7 @@ export const POST = route(async (request: Request, { params }: Params) => {
   if (!body.ok) return respond(body);
   const { id } = await params,
     name = fileNameOf(request) || 'picture';
-  return answerChanges(id, request.headers.get('x-known'), () =>
+  return answerChanges(request, id, request.headers.get('x-known'), () =>
     bringInPicture(database(), id, body.value, name, nowIso(), request.signal),
   );
 });
@@ -21,5 +21,5 @@ export const PUT = route(async (request: Request, { params }: Params) => {
   const body = await readRequest(request, 'place');
   if (!body.ok) return respond(body);
   const { id } = await params;
-  return answerChanges(id, body.value.known, () => placeAgain(database(), id, body.value.place, nowIso()));
+  return answerChanges(request, id, body.value.known, () => placeAgain(database(), id, body.value.place, nowIso()));
 });

@@ -16,7 +16,7 @@ import { respondInSteps } from '../../../../steps';
 
 /**
  * Files of a print: registration.pdf; tracing-block.pdf and tracing-print.pdf; run-2 and block-2 as svg, ora, dxf; drawing-key, drawing-flat, drawing-block-1 as pdf, svg, png (?dpi=300);
- * fade-2 as pdf, svg; saw-<side> as pdf, svg, dxf; type-<block> as pdf, svg; mask-<id>, finish and jig as pdf, svg, dxf; look-2.png, lid-2.pdf, chips-2.pdf (?ink=), card-2.pdf, parting.pdf, booklet.pdf, booklet.json, ledger.csv, numbering.csv, prints.csv, whereabouts.csv, record.pdf, labels.pdf, certificate.pdf and picture as jpg, png (?print=),
+ * fade-2 as pdf, svg; saw-<side> as pdf, svg, dxf; type-<block> as pdf, svg; mask-<id>, finish and jig as pdf, svg, dxf; look-2.png, lid-2.pdf, chips-2.pdf (?ink=), card-2.pdf, stations-2.pdf, parting.pdf, booklet.pdf, booklet.json, ledger.csv, numbering.csv, prints.csv, whereabouts.csv, record.pdf, labels.pdf, certificate.pdf and picture as jpg, png (?print=),
  * archive.zip, print.ulexite.zip (?words=1: with what was said in words of where prints are).
  */
 export const GET = route(async (request: Request, { params }: { params: Promise<{ id: string; file: string }> }) => {
@@ -73,6 +73,11 @@ const FILES: readonly (readonly [pattern: RegExp, answer: (asked: Asked) => Resp
       respondInSteps(request, (asker) =>
         drawnFor(asker, db, 'runCardsPdf', id, found[1] ? Number(found[1]) : null, new Date()),
       ),
+  ],
+  [
+    /^stations-(\d{1,2})\.pdf$/,
+    ({ db, id, found, request }) =>
+      respondInSteps(request, (asker) => drawnFor(asker, db, 'stationCardsPdf', id, Number(found[1]), new Date())),
   ],
   [
     /^parting\.pdf$/,

@@ -1,0 +1,35 @@
+import type { Active, DndContextProps, Over } from '@dnd-kit/core';
+import { frameWords } from '@/words/frame';
+
+/** What is carried, and the thing it lies over, if it lies over one. */
+interface Carried {
+  readonly active: Active;
+  readonly over: Over | null;
+}
+
+/** What it is called and where it is now; undefined once it is gone, as another device may have taken it away meanwhile. */
+type Told = { readonly what: string; readonly place: string } | undefined;
+
+/** What a screen reader says of something that can be carried. */
+export function carriedInWords(tell: (carried: Carried) => Told): NonNullable<DndContextProps['accessibility']> {
+  const say = (how: 'up' | 'at' | 'down' | 'back') => (carried: Carried) => {
+    const told = tell(carried);
+    return told && frameWords(`carry.${how}`, told);
+  };
+  return {
+    screenReaderInstructions: { draggable: frameWords('carry.how') },
+    announcements: {
+      onDragStart: ({ active }) => say('up')({ active, over: null }),
+      onDragMove: say('at'),
+      onDragOver: say('at'),
+      onDragEnd: say('down'),
+      onDragCancel: say('back'),
+    },
+  };
+}
+
+/** How far it was carried across. */
+export function carriedAcrossPx({ rect }: Active): number {
+  const { initial, translated } = rect.current;
+  return initial && translated ? translated.left - initial.left : 0;
+}
