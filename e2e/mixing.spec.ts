@@ -152,7 +152,9 @@ test('amounts that cannot be are said and gone to, never taken as what stood the
 
   // by the teaspoon: how many grams that is, is said before it is put down
   const parts = page.getByRole('list', { name: 'Parts of the pot' });
-  const poured = await parts.getByRole('listitem').first().textContent();
+  const first = parts.getByRole('listitem').first();
+  await expect(first).not.toHaveText(/^\D*0\.00 g of/); // what was put down is shown
+  const poured = await first.textContent();
   if (
     await page
       .getByText(/g to go/)
@@ -166,11 +168,11 @@ test('amounts that cannot be are said and gone to, never taken as what stood the
     await expect.poll(async () => (await saidOf(id)).at(-1)).toMatchObject({ kind: 'poured', by: 'spoon' });
   }
   await page.reload();
-  await expect(parts.getByRole('listitem').first()).toHaveText(poured!);
+  await expect(first).toHaveText(poured!);
   await page.getByRole('link', { name: 'Pull', exact: true }).first().click();
   await page.waitForURL(/\/pull$/);
   await page.goBack();
-  await expect(parts.getByRole('listitem').first()).toHaveText(poured!);
+  await expect(first).toHaveText(poured!);
 
   // something else went in: not what cannot be, and not what was left open
   const before = (await saidOf(id)).length;

@@ -1,7 +1,7 @@
 import { told } from '@/testing/told';
 import { EventEmitter } from 'node:events';
 import { PassThrough } from 'node:stream';
-import { decode, patienceOf } from './decode';
+import { patienceOf, withPicture } from './decode';
 
 /** A decoder that answers when the test says so, or never. */
 class FakeDecoder extends EventEmitter {
@@ -17,12 +17,25 @@ class FakeDecoder extends EventEmitter {
     setImmediate(() => this.emit('close', null));
   }
 
-  answer(record: object, bytes = ''): void {
-    const head = Buffer.from(JSON.stringify(record));
-    const length = Buffer.alloc(4);
-    length.writeUInt32LE(head.length);
-    this.stdout.emit('data', Buffer.concat([length, head, Buffer.from(bytes)]));
-    this.emit('close', 0);
+  /** In pieces, as they come. */
+  answer(record: object, bytes = '', pieceBytes = 1000): void {
+    const head = Buffer.from(JSON.stringify(record)),
+      lengths = Buffer.alloc(8);
+    lengths.writeUInt32LE(head.length);
+    lengths.writeUInt32LE(bytes.length, 4);
+    const all = Buffer.concat([lengths, head, Buffer.from(bytes)]);
+    for (let at = 0; at < all.length; at += pieceBytes) this.stdout.emit('data', all.subarray(at, at + pieceBytes));
+  }
+
+  /** What it was sent since, part by part. */
+  sent(): string[] {
+    const parts: string[] = [];
+    for (let all = (this.stdin.read() ?? Buffer.alloc(0)) as Buffer; all.length > 0;) {
+      const end = 4 + all.readUInt32LE(0);
+      parts.push(all.subarray(4, end).toString());
+      all = all.subarray(end);
+    }
+    return parts;
   }
 }
 jest.mock('node:child_process', () => ({
@@ -36,7 +49,8 @@ const started = () => FakeDecoder.started;
 const settle = async () => {
   for (let i = 0; i < 5; i++) await Promise.resolve();
 };
-const inspect = (patience = patienceOf()) => decode('inspect', {}, Buffer.from('bytes'), patience);
+const inspect = (patience = patienceOf()) =>
+  withPicture(Buffer.from('bytes'), patience, (picture) => picture.ask('inspect', {}));
 
 beforeEach(() => {
   jest.useFakeTimers({ doNotFake: ['setImmediate'] });
@@ -47,17 +61,50 @@ afterEach(() => {
   jest.useRealTimers();
 });
 
-test('what it was sent: the task and its settings, then the picture; what it answers: a record, then bytes', async () => {
-  const asked = decode('preview', { longSidePx: 300 }, Buffer.from('picture'), patienceOf());
+test('one process for all that is asked of a picture; it ends when that is done', async () => {
+  const made = withPicture(Buffer.from('picture'), patienceOf(), async (picture) => {
+    expect(started()).toHaveLength(0); // not before something is asked
+    const facts = await picture.ask('inspect', {});
+    const small = await picture.ask('preview', { longSidePx: 300 });
+    return { ok: true, value: [facts, small] };
+  });
+  await settle();
   const [decoder] = started();
-  const sent = decoder.stdin.read() as Buffer;
-  const head = sent.readUInt32LE(0);
-  expect(JSON.parse(sent.subarray(4, 4 + head).toString())).toEqual({ task: 'preview', longSidePx: 300 });
-  expect(sent.subarray(4 + head).toString()).toBe('picture');
-  decoder.answer({ format: 'png' }, 'PNG');
-  const answer = await asked;
-  expect(answer).toMatchObject({ ok: true, value: { answer: { format: 'png' } } });
-  expect(answer.ok && answer.value.bytes.toString()).toBe('PNG');
+  expect(decoder.sent()).toEqual(['picture', '{"task":"inspect"}']);
+  decoder.answer({ format: 'png' });
+  await settle();
+  expect(decoder.sent()).toEqual(['{"task":"preview","longSidePx":300}']);
+  expect(decoder.killed).toBe(false);
+  decoder.answer({}, 'a PNG', 3);
+  expect(await made).toMatchObject({
+    value: [{ value: { answer: { format: 'png' } } }, { value: { answer: {}, bytes: Buffer.from('a PNG') } }],
+  });
+  expect(started()).toHaveLength(1);
+  expect(decoder.killed).toBe(true);
+});
+
+test('what fails on the way, or throws, leaves no process and no place taken', async () => {
+  const odd = withPicture(Buffer.from('bytes'), patienceOf(), async (picture) => {
+    await picture.ask('inspect', {});
+    throw new Error('odd');
+  });
+  await settle();
+  started()[0].answer({});
+  await expect(odd).rejects.toThrow('odd');
+  expect(started()[0].killed).toBe(true);
+  const ended = withPicture(Buffer.from('bytes'), patienceOf(), async (picture) => {
+    await picture.ask('inspect', {});
+    return picture.ask('raster', {});
+  });
+  await settle();
+  started()[1].answer({});
+  await settle();
+  started()[1].emit('close', 71);
+  expect(told(await ended)).toMatchObject({ code: 'picture-memory' });
+  const both = [inspect(), inspect()];
+  expect(started()).toHaveLength(4);
+  for (const decoder of started().slice(2)) decoder.answer({});
+  await Promise.all(both);
 });
 
 test.each([
@@ -78,19 +125,20 @@ test.each([
 
 test('nobody waits longer than nine seconds, however many steps a picture takes', async () => {
   const patience = patienceOf();
-  const first = inspect(patience);
+  const asked = withPicture(Buffer.from('bytes'), patience, async (picture) => {
+    expect((await picture.ask('inspect', {})).ok).toBe(true);
+    return picture.ask('raster', {});
+  });
   jest.advanceTimersByTime(7_000);
   started()[0].answer({ format: 'svg' });
-  expect((await first).ok).toBe(true);
-  const second = decode('raster', {}, Buffer.from('bytes'), patience);
   await settle();
   jest.advanceTimersByTime(1_900);
-  expect(started()[1].killed).toBe(false);
+  expect(started()[0].killed).toBe(false);
   jest.advanceTimersByTime(200);
-  expect(started()[1].killed).toBe(true);
-  expect(told(await second)).toMatchObject({ code: 'picture-slow', message: expect.stringContaining('9 seconds') });
+  expect(started()[0].killed).toBe(true);
+  expect(told(await asked)).toMatchObject({ code: 'picture-slow', message: expect.stringContaining('9 seconds') });
   expect(await inspect(patience)).toMatchObject({ code: 'picture-slow' });
-  expect(started().length).toBe(2);
+  expect(started().length).toBe(1);
 });
 
 test('who leaves is not worked for: while it is read, while it waits, and before it begins', async () => {

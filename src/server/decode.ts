@@ -16,6 +16,7 @@ export interface Decoded {
 }
 
 const BUSY = failure('busy.manyPicturesAreBeing');
+const DAMAGED = failure('picture-damaged.thePictureCouldNot');
 
 let running = 0;
 const waiting: (() => void)[] = [];
@@ -34,24 +35,44 @@ export function patienceOf(gone?: AbortSignal): AbortSignal {
   return patience.signal;
 }
 
+type Task = 'inspect' | 'raster' | 'preview' | 'whole' | 'scan';
+
+/** A picture somebody else made, that can be asked about one thing after the other. */
+export interface OpenPicture {
+  readonly bytes: Buffer;
+  ask(task: Task, settings: Readonly<Record<string, unknown>>): Promise<Outcome<Decoded>>;
+}
+
 /**
- * Decodes a picture in a process of its own, so that no file, however made, can hold up or end the server: it is ended when
- * `patience` is, or above 1 GB. Failures: those of `patience`, `picture-memory`, `picture-damaged`, `busy`.
+ * What `make` makes of a picture. It is decoded in a process of its own, so that no file, however made, can hold up or end the
+ * server: begun when first asked, one for all that is asked, ended with `make`, when `patience` is, or above 1 GB.
+ * Failures of `ask`: those of `patience`, `picture-memory`, `picture-damaged`, `busy`.
  */
-export async function decode(
-  task: 'inspect' | 'raster' | 'preview' | 'whole' | 'scan',
-  settings: Readonly<Record<string, unknown>>,
-  bytes: Uint8Array,
+export async function withPicture<T>(
+  bytes: Buffer,
   patience: AbortSignal,
-): Promise<Outcome<Decoded>> {
-  if (waiting.length >= MOST_WAITING) return BUSY;
-  if (running >= AT_ONCE) await place(patience);
-  running++;
+  make: (picture: OpenPicture) => Promise<Outcome<T>>,
+): Promise<Outcome<T>> {
+  let decoder: Decoder | undefined;
   try {
-    return patience.aborted ? (patience.reason as Failure) : await run(task, settings, bytes, patience);
+    return await make({
+      bytes,
+      async ask(task, settings) {
+        if (!decoder) {
+          if (waiting.length >= MOST_WAITING) return BUSY;
+          if (running >= AT_ONCE) await place(patience);
+          running++;
+          decoder = new Decoder(bytes, patience);
+        }
+        return decoder.ask(task, settings);
+      },
+    });
   } finally {
-    running--;
-    waiting.shift()?.();
+    if (decoder) {
+      decoder.end();
+      running--;
+      waiting.shift()?.();
+    }
   }
 }
 
@@ -71,50 +92,84 @@ function place(patience: AbortSignal): Promise<void> {
   });
 }
 
-function run(
-  task: string,
-  settings: Readonly<Record<string, unknown>>,
-  bytes: Uint8Array,
-  patience: AbortSignal,
-): Promise<Outcome<Decoded>> {
-  return new Promise((resolve) => {
+/** The process that decodes one picture; asked one thing at a time. */
+class Decoder {
+  private readonly child: ChildProcess | undefined;
+  private held: Buffer[] = [];
+  private heldBytes = 0;
+  private answer: ((answer: Outcome<Decoded>) => void) | undefined;
+  private ended: Failure | undefined;
+
+  constructor(
+    picture: Buffer,
+    private readonly patience: AbortSignal,
+  ) {
+    if (patience.aborted) {
+      this.ended = patience.reason as Failure;
+      return;
+    }
     const child = spawn(process.execPath, [PROGRAM], {
       stdio: ['pipe', 'pipe', 'ignore'],
       env: { ...process.env, NODE_OPTIONS: '' },
     });
+    this.child = child;
     lowerPriority(child);
-    const out: Buffer[] = [];
-    let ended: Outcome<Decoded> | undefined;
-    const end = (answer: Outcome<Decoded>) => {
-      ended ??= answer;
-      child.kill('SIGKILL');
-    };
-    const leave = () => end(patience.reason as Failure);
-    patience.addEventListener('abort', leave, { once: true });
-    child.stdout!.on('data', (chunk: Buffer) => out.push(chunk));
-    child.stdin!.on('error', () => undefined); // it ended before it had read everything: its end says why
-    child.on('error', () => end(failure('picture-damaged.thePictureCouldNot')));
-    child.on('close', (code) => {
-      patience.removeEventListener('abort', leave);
-      resolve(ended ?? answerOf(code, Buffer.concat(out)));
+    patience.addEventListener('abort', this.leave, { once: true });
+    child.stdout.on('data', (chunk: Buffer) => this.take(chunk));
+    child.stdin.on('error', () => undefined); // it ended before it had read everything: its end says why
+    child.on('error', () => this.fail(DAMAGED));
+    child.on('close', (code) => this.fail(code === 71 ? failure('picture-memory') : DAMAGED));
+    for (const part of sized(picture)) child.stdin.write(part);
+  }
+
+  ask(task: Task, settings: Readonly<Record<string, unknown>>): Promise<Outcome<Decoded>> {
+    return new Promise((resolve) => {
+      if (this.ended) return resolve(this.ended);
+      this.answer = resolve;
+      for (const part of sized(Buffer.from(JSON.stringify({ task, ...settings })))) this.child!.stdin!.write(part);
     });
-    const head = Buffer.from(JSON.stringify({ task, ...settings }));
-    const length = Buffer.alloc(4);
-    length.writeUInt32LE(head.length);
-    child.stdin!.write(length);
-    child.stdin!.write(head);
-    child.stdin!.end(bytes);
-  });
+  }
+
+  end(): void {
+    this.patience.removeEventListener('abort', this.leave);
+    this.ended ??= DAMAGED;
+    this.child?.kill('SIGKILL');
+  }
+
+  private readonly leave = () => {
+    this.fail(this.patience.reason as Failure);
+  };
+
+  private fail(why: Failure): void {
+    this.ended ??= why;
+    this.answer?.(this.ended);
+    this.end();
+  }
+
+  /** An answer is the lengths of a record and of bytes, then both. */
+  private take(chunk: Buffer): void {
+    this.held.push(chunk);
+    this.heldBytes += chunk.length;
+    if (this.heldBytes < 8) return;
+    if (this.held[0].length < 8) this.held = [Buffer.concat(this.held)];
+    const bytesAt = 8 + this.held[0].readUInt32LE(0);
+    if (this.heldBytes < bytesAt + this.held[0].readUInt32LE(4)) return;
+    const whole = Buffer.concat(this.held);
+    this.held = [];
+    this.heldBytes = 0;
+    const answer = JSON.parse(whole.subarray(8, bytesAt).toString('utf8')) as Record<string, unknown>;
+    this.answer?.(
+      typeof answer.error === 'string'
+        ? failure('picture-damaged.byDecoder', { detail: answer.error })
+        : success({ answer, bytes: whole.subarray(bytesAt) }),
+    );
+  }
 }
 
-function answerOf(code: number | null, out: Buffer): Outcome<Decoded> {
-  if (code === 71) return failure('picture-memory');
-  if (code !== 0 || out.length < 4) return failure('picture-damaged.thePictureCouldNot');
-  const headLength = out.readUInt32LE(0);
-  const answer = JSON.parse(out.subarray(4, 4 + headLength).toString('utf8')) as Record<string, unknown>;
-  return typeof answer.error === 'string'
-    ? failure('picture-damaged.byDecoder', { detail: answer.error })
-    : success({ answer, bytes: out.subarray(4 + headLength) });
+function sized(bytes: Buffer): Buffer[] {
+  const length = Buffer.alloc(4);
+  length.writeUInt32LE(bytes.length);
+  return [length, bytes];
 }
 
 /** A little behind the requests of others: far behind, a busy machine would hardly start it. */

@@ -1,7 +1,8 @@
 /**
- * A process of its own that decodes one picture somebody else made, and ends. Standard input: four bytes with the length of a JSON
- * task, the task, the picture. Standard output the same with the answer. It ends itself when it takes more memory than it may; the
- * server ends it when it takes too long or nobody waits for it any more.
+ * A process of its own that decodes one picture somebody else made. Standard input: the picture, then what is asked of it as JSON
+ * tasks, each after four bytes with its length. Standard output, for each task: the lengths of a JSON record and of bytes, four bytes
+ * each, then both. It ends with its input, or itself when it takes more memory than it may; the server ends it when it takes too long
+ * or nobody waits for it any more.
  */
 import sharp from 'sharp';
 
@@ -102,18 +103,46 @@ const tasks = {
   },
 };
 
-const chunks = [];
-for await (const chunk of process.stdin) chunks.push(chunk);
-const input = Buffer.concat(chunks);
-const headLength = input.readUInt32LE(0);
-const { task, ...settings } = JSON.parse(input.subarray(4, 4 + headLength).toString('utf8'));
-let result;
-try {
-  result = await tasks[task](input.subarray(4 + headLength), settings);
-} catch (error) {
-  result = { answer: { error: String(error?.message ?? error) } };
+/** What comes on standard input, part by part. */
+async function* parts() {
+  let held = [],
+    heldBytes = 0,
+    wanted = Infinity;
+  for await (const chunk of process.stdin) {
+    held.push(chunk);
+    heldBytes += chunk.length;
+    for (;;) {
+      if (wanted === Infinity && heldBytes >= 4) {
+        held = [Buffer.concat(held)];
+        wanted = 4 + held[0].readUInt32LE(0);
+      }
+      if (heldBytes < wanted) break;
+      const whole = Buffer.concat(held);
+      yield whole.subarray(4, wanted);
+      held = [whole.subarray(wanted)];
+      heldBytes -= wanted;
+      wanted = Infinity;
+    }
+  }
 }
-const head = Buffer.from(JSON.stringify(result.answer));
-const length = Buffer.alloc(4);
-length.writeUInt32LE(head.length);
-process.stdout.write(Buffer.concat([length, head, result.bytes ?? Buffer.alloc(0)]), () => process.exit(0));
+
+let picture;
+for await (const part of parts()) {
+  if (!picture) {
+    picture = part;
+    continue;
+  }
+  const { task, ...settings } = JSON.parse(part.toString('utf8'));
+  let result;
+  try {
+    result = await tasks[task](picture, settings);
+  } catch (error) {
+    result = { answer: { error: String(error?.message ?? error) } };
+  }
+  const head = Buffer.from(JSON.stringify(result.answer)),
+    bytes = result.bytes ?? Buffer.alloc(0),
+    lengths = Buffer.alloc(8);
+  lengths.writeUInt32LE(head.length);
+  lengths.writeUInt32LE(bytes.length, 4);
+  for (const piece of [lengths, head, bytes]) process.stdout.write(piece);
+}

@@ -1,7 +1,7 @@
 import { srgb8FromLabD50, type Lab } from '@/core/colour';
 import { failure, familyOf, success, type Failure, type Outcome } from '@/core/units';
 import type { Fractions, PicturePlan } from '@/model';
-import { decode, patienceOf } from './decode';
+import type { OpenPicture } from './decode';
 import { unsafeSvg } from './svgCheck';
 
 export const MAX_UPLOAD_BYTES = 60 * 1024 * 1024;
@@ -18,15 +18,12 @@ export interface PictureFacts {
 }
 
 /** Looks at a picture file without trusting it: what kind, how many pixels, and whether it can be read to its end. */
-export async function inspectPicture(
-  bytes: Buffer,
-  fileName: string,
-  patience = patienceOf(),
-): Promise<Outcome<PictureFacts>> {
-  const named = `“${fileName}”`;
+export async function inspectPicture(picture: OpenPicture, fileName: string): Promise<Outcome<PictureFacts>> {
+  const named = `“${fileName}”`,
+    { bytes } = picture;
   const refused = refusedBytes(bytes, named);
   if (refused) return refused;
-  const decoded = await decode('inspect', {}, bytes, patience);
+  const decoded = await picture.ask('inspect', {});
   if (!decoded.ok)
     return familyOf(decoded.code) === 'picture-damaged' ? failure('picture-kind.isNotAPicture', { named }) : decoded;
   const meta = decoded.value.answer as { format?: string; width?: number; height?: number; orientation?: number };
@@ -98,22 +95,17 @@ export interface WorkingRaster {
  * mirrored, cropped and scaled to the printed size.
  */
 export async function makeRaster(
-  bytes: Buffer,
+  picture: OpenPicture,
   facts: PictureFacts,
   fileName: string,
   place: Placement,
   paperLabD50: Lab,
-  patience = patienceOf(),
 ): Promise<Outcome<WorkingRaster>> {
   const mmPerPx = rasterMmPerPx(place.widthMm, place.heightMm);
   const widthPx = Math.max(1, Math.round(place.widthMm / mmPerPx)),
     heightPx = Math.max(1, Math.round(place.heightMm / mmPerPx));
-  const decoded = await decode(
-    'raster',
-    { ...sourceOf(facts.format, LONG_SIDE_FOR_SVG_PX, paperLabD50), ...place, widthPx, heightPx },
-    bytes,
-    patience,
-  );
+  const source = sourceOf(facts.format, LONG_SIDE_FOR_SVG_PX, paperLabD50);
+  const decoded = await picture.ask('raster', { ...source, ...place, widthPx, heightPx });
   if (decoded.ok) return success({ png: decoded.value.bytes, widthPx, heightPx, mmPerPx });
   return familyOf(decoded.code) === 'picture-damaged'
     ? failure('picture-damaged.breaksOffOrIs', { fileName })
@@ -132,28 +124,26 @@ function sourceOf(format: PicturePlan['format'], longSidePx: number, paperLabD50
 
 /** The picture upright, turned, mirrored and small, as PNG. */
 export async function sourcePreview(
-  bytes: Buffer,
+  picture: OpenPicture,
   format: PicturePlan['format'],
   turnDeg: number,
   mirrored: boolean,
   paperLabD50: Lab,
   longSidePx: number,
-  patience = patienceOf(),
 ): Promise<Outcome<{ bytes: Buffer }>> {
   const source = sourceOf(format, longSidePx, paperLabD50);
-  const decoded = await decode('preview', { ...source, turnDeg, mirrored, longSidePx }, bytes, patience);
+  const decoded = await picture.ask('preview', { ...source, turnDeg, mirrored, longSidePx });
   if (decoded.ok) return success({ bytes: decoded.value.bytes });
   return familyOf(decoded.code) === 'picture-damaged' ? failure('picture-damaged.thePictureCouldNotBe') : decoded;
 }
 
 /** A photograph as it was taken, upright and without what the camera wrote into its file, as JPEG. */
 export async function wholePhotograph(
-  bytes: Buffer,
+  picture: OpenPicture,
   format: PicturePlan['format'],
   paperLabD50: Lab,
-  patience = patienceOf(),
 ): Promise<Outcome<{ bytes: Buffer }>> {
-  const decoded = await decode('whole', sourceOf(format, 0, paperLabD50), bytes, patience);
+  const decoded = await picture.ask('whole', sourceOf(format, 0, paperLabD50));
   if (decoded.ok) return success({ bytes: decoded.value.bytes });
   return familyOf(decoded.code) === 'picture-damaged' ? failure('picture-damaged.thePictureCouldNotBe') : decoded;
 }

@@ -2,7 +2,7 @@ import { failure, success, type Outcome } from '@/core/units';
 import { SIZE_RANGE_MM, type PicturePlan, type Plan } from '@/model';
 import { getBlob, putBlob, type Store } from '@/store';
 import { allOrNothing } from './allOrNothing';
-import { patienceOf } from './decode';
+import { patienceOf, withPicture, type OpenPicture } from './decode';
 import {
   inspectPicture,
   makeRaster,
@@ -29,13 +29,13 @@ export async function bringInPicture(
 ): Promise<Outcome<undefined>> {
   const found = livingPrint(db, id);
   if (!found.ok) return found;
-  const patience = patienceOf(gone);
-  const facts = await inspectPicture(bytes, fileName, patience);
-  if (!facts.ok) return facts;
   const plan = presentPlan(db, found.value);
-  const place = firstPlacement(facts.value);
-  if (!place.ok) return place;
-  const placed = await placePicture(bytes, facts.value, fileName, place.value, plan, patience);
+  const placed = await withPicture(bytes, patienceOf(gone), async (opened) => {
+    const facts = await inspectPicture(opened, fileName);
+    if (!facts.ok) return facts;
+    const place = firstPlacement(facts.value);
+    return place.ok ? placePicture(opened, facts.value, fileName, place.value, plan) : place;
+  });
   if (!placed.ok) return placed;
   return allOrNothing(db, () => {
     const picture = placed.value(db, now);
@@ -58,7 +58,10 @@ export async function placeAgain(db: Store, id: string, place: unknown, now: str
     widthPx: plan.picture.sourceWidthPx,
     heightPx: plan.picture.sourceHeightPx,
   };
-  const placed = await placePicture(original.bytes, facts, plan.picture.fileName, checked.value, plan);
+  const { fileName } = plan.picture;
+  const placed = await withPicture(original.bytes, patienceOf(), (opened) =>
+    placePicture(opened, facts, fileName, checked.value, plan),
+  );
   if (!placed.ok) return placed;
   return allOrNothing(db, () => {
     const picture = placed.value(db, now);
@@ -68,14 +71,13 @@ export async function placeAgain(db: Store, id: string, place: unknown, now: str
 
 /** The picture decoded and placed; its bytes are kept when the answer is called, together with the plan that names them. */
 async function placePicture(
-  bytes: Buffer,
+  opened: OpenPicture,
   facts: PictureFacts,
   fileName: string,
   place: Placement,
   plan: Plan,
-  patience?: AbortSignal,
 ): Promise<Outcome<(db: Store, now: string) => PicturePlan>> {
-  const raster = await makeRaster(bytes, facts, fileName, place, plan.paper.labD50, patience);
+  const raster = await makeRaster(opened, facts, fileName, place, plan.paper.labD50);
   if (!raster.ok) return raster;
   const { widthPx, heightPx, mmPerPx, png } = raster.value;
   return success((db: Store, now: string) => ({
@@ -84,7 +86,7 @@ async function placePicture(
     fileName: Array.from(fileName).slice(0, 300).join(''),
     sourceWidthPx: facts.widthPx,
     sourceHeightPx: facts.heightPx,
-    originalSha: putBlob(db, bytes, `image/${facts.format === 'svg' ? 'svg+xml' : facts.format}`, now),
+    originalSha: putBlob(db, opened.bytes, `image/${facts.format === 'svg' ? 'svg+xml' : facts.format}`, now),
     raster: { sha: putBlob(db, png, 'image/png', now), widthPx, heightPx, mmPerPx },
   }));
 }
@@ -134,7 +136,10 @@ export async function sourcePng(
   const original = plan.picture && getBlob(db, plan.picture.originalSha);
   if (!plan.picture || !original || ![0, 90, 180, 270].includes(turnDeg))
     return failure('picture-missing.thereIsNoPictureTo');
-  return sourcePreview(original.bytes, plan.picture.format, turnDeg, mirrored, plan.paper.labD50, SOURCE_PREVIEW_PX);
+  const { format } = plan.picture;
+  return withPicture(original.bytes, patienceOf(), (opened) =>
+    sourcePreview(opened, format, turnDeg, mirrored, plan.paper.labD50, SOURCE_PREVIEW_PX),
+  );
 }
 
 /** Longer side of a photograph as it is kept, px. */
@@ -152,14 +157,15 @@ export async function bringInPhotograph(
 ): Promise<Outcome<{ readonly sha: string }>> {
   const found = livingPrint(db, id);
   if (!found.ok) return found;
-  const patience = patienceOf(gone);
-  const facts = await inspectPicture(bytes, fileName, patience);
-  if (!facts.ok) return facts;
-  const { paper } = presentPlan(db, found.value);
-  if (whole) {
-    const jpeg = await wholePhotograph(bytes, facts.value.format, paper.labD50, patience);
-    return jpeg.ok ? success({ sha: putBlob(db, jpeg.value.bytes, 'image/jpeg', now) }) : jpeg;
-  }
-  const small = await sourcePreview(bytes, facts.value.format, 0, false, paper.labD50, PHOTOGRAPH_PX, patience);
-  return small.ok ? success({ sha: putBlob(db, small.value.bytes, 'image/png', now) }) : small;
+  const { labD50 } = presentPlan(db, found.value).paper;
+  const kept = await withPicture(bytes, patienceOf(gone), async (opened) => {
+    const facts = await inspectPicture(opened, fileName);
+    if (!facts.ok) return facts;
+    const { format } = facts.value;
+    return whole
+      ? wholePhotograph(opened, format, labD50)
+      : sourcePreview(opened, format, 0, false, labD50, PHOTOGRAPH_PX);
+  });
+  if (!kept.ok) return kept;
+  return success({ sha: putBlob(db, kept.value.bytes, whole ? 'image/jpeg' : 'image/png', now) });
 }

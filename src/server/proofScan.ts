@@ -5,7 +5,7 @@ import { replayLog, contactsOf, filmsOnParts, lookOfFilms, sheetLayoutOf, shimsI
 import { failure, familyOf, success, type Outcome } from '@/core/units';
 import { photographed, sampleMisfits, simulatedScanner } from '@/devices';
 import { benchLog, type Store } from '@/store';
-import { decode, patienceOf } from './decode';
+import { patienceOf, withPicture } from './decode';
 import { MAX_UPLOAD_BYTES } from './imageIn';
 import type { Report } from './fileOut';
 import { laidOut } from './printSheets';
@@ -164,7 +164,9 @@ export async function readableScan(bytes: Buffer, gone?: AbortSignal): Promise<O
       bytes: Math.round(bytes.length / 1e6),
       maxUploadBytes: Math.round(MAX_UPLOAD_BYTES / 1e6),
     });
-  const decoded = await decode('scan', { limitInputPixels: MAX_SCAN_PIXELS }, bytes, patienceOf(gone));
+  const decoded = await withPicture(bytes, patienceOf(gone), (scan) =>
+    scan.ask('scan', { limitInputPixels: MAX_SCAN_PIXELS }),
+  );
   if (!decoded.ok) return familyOf(decoded.code) === 'picture-damaged' ? failure('scan.damagedOrNone') : decoded;
   const { format, density } = decoded.value.answer as { format?: string; density?: number };
   if (decoded.value.bytes.length === 0) return failure('scan.aScanIsRead', { format: String(format).toUpperCase() });

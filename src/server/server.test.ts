@@ -31,7 +31,9 @@ import {
   storedBlob,
   undo,
 } from './index';
-import { inspectPicture, makeRaster, rasterMmPerPx } from './imageIn';
+import { patienceOf, withPicture } from './decode';
+import { inspectPicture, makeRaster, rasterMmPerPx, type PictureFacts, type Placement } from './imageIn';
+import type { Lab } from '@/core/colour';
 import { withFlat } from '@/derived';
 import { withCuts } from '@/derived/lookups';
 import { stateAfter } from '@/testing/prints';
@@ -53,6 +55,11 @@ const png = (width: number, height: number) =>
   sharp({ create: { width, height, channels: 3, background: '#c08040' } })
     .png()
     .toBuffer();
+
+const inspected = (bytes: Buffer, name: string) =>
+  withPicture(bytes, patienceOf(), (picture) => inspectPicture(picture, name));
+const rastered = (bytes: Buffer, facts: PictureFacts, name: string, place: Placement, paper: Lab) =>
+  withPicture(bytes, patienceOf(), (picture) => makeRaster(picture, facts, name, place, paper));
 
 /** A print of 24 × 18 mm with three vertical bands: paper, straw, night. */
 const template = new StoreTemplate();
@@ -163,7 +170,7 @@ describe('pictures are looked at without trust', () => {
     ],
     ['wide.svg', () => Buffer.from('<svg xmlns="http://www.w3.org/2000/svg" width="90" height="90"'), 'picture-kind'],
   ])('%s', async (name, make, code) => {
-    const got = await inspectPicture(await make(), name);
+    const got = await inspected(await make(), name);
     expect(got).toMatchObject({ ok: false, code: expect.stringMatching(`^${code}`) });
     expect(got.ok ? '' : toldByServer(got)).toContain(name);
   });
@@ -185,7 +192,7 @@ describe('pictures are looked at without trust', () => {
       .withMetadata({ orientation: 6 })
       .jpeg()
       .toBuffer();
-    expect(await inspectPicture(turned, 'x')).toMatchObject({ value: { widthPx: 200, heightPx: 400 } });
+    expect(await inspected(turned, 'x')).toMatchObject({ value: { widthPx: 200, heightPx: 400 } });
     const place = {
       turnDeg: 0,
       mirrored: false,
@@ -199,7 +206,7 @@ describe('pictures are looked at without trust', () => {
       .png()
       .toBuffer();
     const onPaper = ok(
-      await makeRaster(clear, { format: 'png', widthPx: 100, heightPx: 100 }, 'x', place, [94.5, 0.3, 4.2]),
+      await rastered(clear, { format: 'png', widthPx: 100, heightPx: 100 }, 'x', place, [94.5, 0.3, 4.2]),
     );
     const { data, info } = await sharp(onPaper.png).raw().toBuffer({ resolveWithObject: true });
     expect([info.width, info.height, info.channels]).toEqual([100, 100, 3]);
@@ -216,7 +223,7 @@ describe('pictures are looked at without trust', () => {
       [cmyk, 'tiff'],
       [sixteen, 'png'],
     ] as const) {
-      const raster = ok(await makeRaster(bytes, { format, widthPx: 60, heightPx: 60 }, 'x', place, [94, 0, 0]));
+      const raster = ok(await rastered(bytes, { format, widthPx: 60, heightPx: 60 }, 'x', place, [94, 0, 0]));
       const pixel = await sharp(raster.png).raw().toBuffer();
       expect(Math.abs(pixel[0] - 0x20) + Math.abs(pixel[1] - 0x60) + Math.abs(pixel[2] - 0xc0)).toBeLessThan(
         format === 'png' ? 4 : 90,
@@ -231,7 +238,7 @@ describe('pictures are looked at without trust', () => {
       .toBuffer();
     const left = async (turnDeg: 0 | 90 | 180, mirrored: boolean) => {
       const raster = ok(
-        await makeRaster(
+        await rastered(
           quarters,
           { format: 'png', widthPx: 200, heightPx: 100 },
           'x',
@@ -254,11 +261,11 @@ describe('pictures are looked at without trust', () => {
     const svg = Buffer.from(
       '<svg xmlns="http://www.w3.org/2000/svg" width="250mm" height="350mm" viewBox="0 0 25 35"><rect width="25" height="35" fill="#123"/></svg>',
     );
-    const facts = ok(await inspectPicture(svg, 'x.svg'));
+    const facts = ok(await inspected(svg, 'x.svg'));
     expect(Math.max(facts.widthPx, facts.heightPx)).toBeCloseTo(4000, -2);
     expect(
       (
-        await makeRaster(
+        await rastered(
           svg,
           facts,
           'x.svg',

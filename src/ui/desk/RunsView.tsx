@@ -20,7 +20,7 @@ import { useMemo, useState, type Dispatch, type ReactNode, type SetStateAction }
 import { wordForDifference } from '@/core/colour';
 import { ORDER_RULES, type Plan } from '@/model';
 import { runsInOrder, sheetsOfPrint, type PlanLooks, usesOneSide } from '@/derived';
-import { carriedInWords } from '../kit/carrying';
+import { useCarriedInWords } from '../kit/carrying';
 import { CoreSample, type SamplePoint } from '../kit/CoreSample';
 import { InkSet } from '../kit/InkSet';
 import { usePrintDesk } from '../kit/printContext';
@@ -306,7 +306,7 @@ interface ProgressSheetProps {
 }
 
 function ProgressSheet({ toggle, sensors, onDragEnd, ids, sheets, setPoint, reorder, setLarge }: ProgressSheetProps) {
-  const told = carriedInWords(({ active, over }) => {
+  const told = useCarriedInWords(({ active, over }) => {
     const [run, place] = [active, over ?? active].map(({ id }) => ids.indexOf(String(id)) + 1);
     return run > 0
       ? {

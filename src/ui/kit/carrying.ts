@@ -1,4 +1,5 @@
 import type { Active, DndContextProps, Over } from '@dnd-kit/core';
+import { useRef } from 'react';
 import { frameWords } from '@/words/frame';
 
 /** What is carried, and the thing it lies over, if it lies over one. */
@@ -10,10 +11,13 @@ interface Carried {
 /** What it is called and where it is now; undefined once it is gone, as another device may have taken it away meanwhile. */
 type Told = { readonly what: string; readonly place: string } | undefined;
 
-/** What a screen reader says of something that can be carried. */
-export function carriedInWords(tell: (carried: Carried) => Told): NonNullable<DndContextProps['accessibility']> {
+/** What a screen reader is told of something that can be carried: each place once, so that what was said before is heard out. */
+export function useCarriedInWords(tell: (carried: Carried) => Told): NonNullable<DndContextProps['accessibility']> {
+  const saidPlace = useRef<string>(undefined);
   const say = (how: 'up' | 'at' | 'down' | 'back') => (carried: Carried) => {
     const told = tell(carried);
+    if (how === 'at' && told?.place === saidPlace.current) return undefined;
+    saidPlace.current = told?.place;
     return told && frameWords(`carry.${how}`, told);
   };
   return {

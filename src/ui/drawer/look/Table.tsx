@@ -1,5 +1,5 @@
 'use client';
-import { useVirtualizer } from '@tanstack/react-virtual';
+import { defaultRangeExtractor, useVirtualizer, type Range } from '@tanstack/react-virtual';
 import clsx from 'clsx';
 import { useEffect, useRef, type KeyboardEvent } from 'react';
 import { sheetLayoutOf, type Impression } from '@/derived';
@@ -17,7 +17,7 @@ const WIDE_REM = 7,
   WORDS_REM = 1.625,
   GAP_PX = 14;
 
-/** All prints laid out side by side; only the rows in sight are drawn. */
+/** All prints laid out side by side; only the rows in sight are drawn, and that of the chosen print, which is named to screen readers. */
 export function Table(looking: LookingOver) {
   const { shown, chosen } = looking;
   const { plan } = usePrintDesk('plan');
@@ -28,13 +28,14 @@ export function Table(looking: LookingOver) {
   const image = sheetLayoutOf(plan)?.images[0];
   const ratio = image ? image.widthMm / image.heightMm : 1;
   const rowPx = (widthPx - GAP_PX * (columns - 1)) / columns / ratio + WORDS_REM * remPx + GAP_PX;
+  const at = shown.findIndex(({ name }) => name === chosen?.name);
   const rows = useVirtualizer({
     count: Math.ceil(shown.length / columns),
     getScrollElement: () => box.current,
     estimateSize: () => rowPx,
     overscan: 2,
+    rangeExtractor: (range) => withRow(range, at < 0 ? undefined : Math.floor(at / columns)),
   });
-  const at = shown.findIndex(({ name }) => name === chosen?.name);
   useEffect(() => rows.measure(), [rows, rowPx]);
   useEffect(() => {
     if (at >= 0) rows.scrollToIndex(Math.floor(at / columns), { align: 'auto' });
@@ -48,7 +49,7 @@ export function Table(looking: LookingOver) {
       role="listbox"
       tabIndex={0}
       aria-label={lookOverWords('table')}
-      aria-activedescendant={chosen && `print-${chosen.name}`}
+      aria-activedescendant={widthPx > 0 && chosen && at >= 0 ? `print-${chosen.name}` : undefined}
       onKeyDown={onKeyDown}
     >
       <div style={{ height: rows.getTotalSize() }} className={css.rows}>
@@ -71,6 +72,12 @@ export function Table(looking: LookingOver) {
       </div>
     </div>
   );
+}
+
+/** The rows of the range and one more, in their order. */
+function withRow(range: Range, row: number | undefined): number[] {
+  const drawn = defaultRangeExtractor(range);
+  return row === undefined || drawn.includes(row) ? drawn : [...drawn, row].sort((a, b) => a - b);
 }
 
 /** Arrows go from print to print, Enter lays the chosen one beside. */

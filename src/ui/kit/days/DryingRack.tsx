@@ -19,7 +19,7 @@ import type { DaysOfPrint, DayStep } from '@/model';
 import { momentOf, nearDayOf, shortDayOf } from '@/words/dates';
 import { daysWords, stepInWords } from '@/words/days';
 import { kit } from '@/ui/kit/styles';
-import { carriedAcrossPx, carriedInWords } from '../carrying';
+import { carriedAcrossPx, useCarriedInWords } from '../carrying';
 import { frameWords } from '@/words/frame';
 import { useSizePx } from '../useSizePx';
 import { isoOfMin } from './useDays';
@@ -123,7 +123,7 @@ function useCarrying(
     const on = Math.round(carriedAcrossPx(active) / (perMin * DAY_MIN));
     return { step, on, toMin: dayOn(at, on) };
   };
-  const accessibility = carriedInWords(({ active }) => {
+  const accessibility = useCarriedInWords(({ active }) => {
     const now = carried(active);
     return now && { what: stepInWords(now.step), place: nearDayOf(isoOfMin(now.toMin)) };
   });
