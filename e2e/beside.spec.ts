@@ -109,7 +109,7 @@ test('a run card is opened again and checked, the booklet saved, and the print p
   await page.getByLabel('Sheets to start').press('Tab');
   await page.getByRole('button', { name: 'Begin the new printing' }).click();
   await page.waitForURL(/\/today$/);
-  await expect(page.getByText('cards, again')).toBeVisible();
+  await expect(page.getByText('cards, again', { exact: true })).toBeVisible();
   await page.getByRole('link', { name: 'Pull', exact: true }).click();
   await expect(page.getByTestId('next-sheet')).toHaveText('T1');
 });

@@ -19,21 +19,28 @@ export async function layoutFaults(page: Page, leastTargetPx = 0): Promise<strin
     const plainBox = ({ left, top, right, bottom }: Box): Box => ({ left, top, right, bottom });
     const room = (b: Box) => b.right - b.left > 0.5 && b.bottom - b.top > 0.5;
     const clips = (style: CSSStyleDeclaration) => /hidden|clip|auto|scroll/.test(style.overflowX + style.overflowY);
-    const shown = (element: Element): boolean => {
-      for (let e: Element | null = element; e; e = e.parentElement) {
-        const style = getComputedStyle(e);
-        if (style.display === 'none' || style.visibility === 'hidden' || Number(style.opacity) < 0.05) return false;
-        if (style.clipPath === 'inset(50%)' || e.getAttribute('aria-hidden') === 'true') return false;
-      }
-      return true;
+    /** Asked of every element again and again, and of all that is round it. */
+    const once = <T>(of: (element: Element) => T) => {
+      const known = new Map<Element, T>();
+      return (element: Element): T => {
+        const answer = known.has(element) ? known.get(element)! : of(element);
+        known.set(element, answer);
+        return answer;
+      };
     };
-    /** What of a box is left inside its element and everything round that, where it cuts off or scrolls. */
-    const visible = (element: Element, box: Box): Box => {
-      let left = box;
-      for (let e: Element | null = element; e; e = e.parentElement)
-        if (clips(getComputedStyle(e))) left = both(left, e.getBoundingClientRect());
-      return both(left, { left: 0, top: 0, right: width, bottom: innerHeight });
-    };
+    const shown: (element: Element) => boolean = once((e): boolean => {
+      const style = getComputedStyle(e);
+      if (style.display === 'none' || style.visibility === 'hidden' || Number(style.opacity) < 0.05) return false;
+      if (style.clipPath === 'inset(50%)' || e.getAttribute('aria-hidden') === 'true') return false;
+      return !e.parentElement || shown(e.parentElement);
+    });
+    const windowBox: Box = { left: 0, top: 0, right: width, bottom: innerHeight };
+    /** What can be seen through an element and everything round it, where they cut off or scroll. */
+    const opening: (element: Element) => Box = once((e): Box => {
+      const round = e.parentElement ? opening(e.parentElement) : windowBox;
+      return clips(getComputedStyle(e)) ? both(round, e.getBoundingClientRect()) : round;
+    });
+    const visible = (element: Element, box: Box): Box => both(box, opening(element));
     const quoted = (text: string) => `“${text.trim().replace(/\s+/g, ' ').slice(0, 40)}”`;
 
     const texts: { element: Element; text: string; box: Box }[] = [];
@@ -81,9 +88,9 @@ export async function layoutFaults(page: Page, leastTargetPx = 0): Promise<strin
     for (let i = 0; i < texts.length; i++)
       for (let j = i + 1; j < texts.length; j++) {
         const [a, b] = [texts[i], texts[j]];
-        if (a.element === b.element || a.element.contains(b.element) || b.element.contains(a.element)) continue;
         const shared = both(a.box, b.box);
-        if (shared.right - shared.left > 1.5 && shared.bottom - shared.top > 3)
+        if (shared.right - shared.left <= 1.5 || shared.bottom - shared.top <= 3) continue;
+        if (!a.element.contains(b.element) && !b.element.contains(a.element))
           faults.push(`${quoted(a.text)} and ${quoted(b.text)} lie on one another`);
       }
     for (const element of document.querySelectorAll('body *')) {
