@@ -19,7 +19,6 @@ const ROOMS = [
 
 /** Files whose texts are no sentences of the program, and what they are. */
 const OTHERWISE: Readonly<Record<string, string>> = {
-  'src/core/colour/colourWords.ts': 'names colours are given at first, kept as data',
   'src/core/inks/starterCabinet.ts': 'made-up inks to begin with, kept as data',
   'src/model/workshop/begin.ts': 'made-up things to begin with, kept as data',
   'src/derived/samplePrints.ts': 'titles and colours of made-up prints, kept as data',

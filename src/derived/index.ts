@@ -243,7 +243,15 @@ export { type FadeProposal, fadeAlong, fadeCandidates, fadeProposals, finishedBy
 export { fillsAfter, filmFills } from './fills';
 export { fadeNotes, fadesIn, filmOnColour, lengthOfLine, middlesOf, placeOnLine, TONES_AT } from './fades';
 export { boundaryKindsOf } from './boundaryKinds';
-export { SAMPLE_PRINTS, SAMPLE_SIZE_MM, type SamplePrint, samplePlan, sampleMap, keyedSample } from './samplePrints';
+export {
+  SAMPLE_PRINTS,
+  SAMPLE_SIZE_MM,
+  type DrawnPicture,
+  type SamplePrint,
+  samplePlan,
+  sampleMap,
+  keyedSample,
+} from './samplePrints';
 export {
   benchX,
   blockOnSheet,
@@ -283,6 +291,7 @@ export {
 } from './classAtBlock';
 export { type ClassAtBlock } from './bench/classes';
 export {
+  type PictureId,
   type PracticeLevel,
   type Question,
   type QuestionOf,
@@ -293,7 +302,8 @@ export {
   keyOfQuestion,
   nextKind,
   questionOf,
+  motifOfSketch,
+  pictureOf,
   rightOnes,
-  sampleOf,
   standingOf,
 } from './practice';

@@ -4,13 +4,19 @@ import { emptyPlan, type Plan, type SAMPLE_IDS } from '@/model';
 import { drawnKey, keyPieces } from '@/core/picture/keyDrawing';
 import { withFlat } from './runPlan';
 
-/** A small made-up picture to practise on: flat shapes, later ones over earlier ones. Coordinates in mm of a sheet of 120 × 90. */
-export interface SamplePrint {
+/** A small made-up picture: flat shapes, later ones over earlier ones. Coordinates in mm of a sheet of 120 × 90. */
+export interface DrawnPicture {
+  /** The paper, then the inks from light to dark. */
+  readonly colours: readonly { readonly labD50: Lab }[];
+  /** Colour by place in the list, and the outline. */
+  readonly shapes: readonly (readonly [number, readonly number[]])[];
+}
+
+/** One that has a name, to practise on. */
+export interface SamplePrint extends DrawnPicture {
   readonly id: (typeof SAMPLE_IDS)[number];
   readonly name: string;
   readonly colours: readonly { readonly name: string; readonly labD50: Lab }[];
-  /** Colour by place in the list, and the outline. */
-  readonly shapes: readonly (readonly [number, readonly number[]])[];
 }
 
 const WIDTH_MM = 120,
@@ -18,13 +24,13 @@ const WIDTH_MM = 120,
   MM_PER_PX = 0.2;
 export const SAMPLE_SIZE_MM = { widthMm: WIDTH_MM, heightMm: HEIGHT_MM } as const;
 
-function disc(x: number, y: number, rx: number, ry = rx, from = 0, to = 360): number[] {
+export function disc(x: number, y: number, rx: number, ry = rx, from = 0, to = 360): number[] {
   return Array.from({ length: 49 }, (_, i) => ((from + ((to - from) * i) / 48) * Math.PI) / 180).flatMap((a) => [
     x + rx * Math.cos(a),
     y + ry * Math.sin(a),
   ]);
 }
-const box = (x: number, y: number, w: number, h: number) => [x, y, x + w, y, x + w, y + h, x, y + h];
+export const box = (x: number, y: number, w: number, h: number) => [x, y, x + w, y, x + w, y + h, x, y + h];
 
 export const SAMPLE_PRINTS: readonly SamplePrint[] = [
   {
@@ -115,8 +121,8 @@ export const SAMPLE_PRINTS: readonly SamplePrint[] = [
   },
 ];
 
-/** The sample's label map, each pixel so many mm. */
-export function sampleMap(sample: SamplePrint, mmPerPx = MM_PER_PX): LabelMap {
+/** The picture's label map, each pixel so many mm. */
+export function sampleMap(sample: DrawnPicture, mmPerPx = MM_PER_PX): LabelMap {
   const width = Math.round(WIDTH_MM / mmPerPx),
     height = Math.round(HEIGHT_MM / mmPerPx);
   const labels = new Uint8Array(width * height);
@@ -133,15 +139,21 @@ export function sampleMap(sample: SamplePrint, mmPerPx = MM_PER_PX): LabelMap {
 
 const NO_SHA = '0'.repeat(64);
 
-/** The sample as a plan: a reduction from light to dark in opaque inks. It is never stored. */
+/** The picture as a plan: a reduction from light to dark in opaque inks. It is never stored. */
 export function samplePlan(sample: SamplePrint): Plan {
-  const map = sampleMap(sample);
+  const names = sample.colours.map(({ name }) => name);
+  return drawnPlan(sample, sample.name, names, MM_PER_PX);
+}
+
+/** The same of a picture that has no names, `mmPerPx` fine. */
+export function drawnPlan(sample: DrawnPicture, fileName: string, names: readonly string[], mmPerPx: number): Plan {
+  const map = sampleMap(sample, mmPerPx);
   const counts = new Array<number>(sample.colours.length).fill(0);
   for (const label of map.labels) counts[label]++;
   const plan = emptyPlan();
   const picture = {
     originalSha: NO_SHA,
-    fileName: sample.name,
+    fileName,
     format: 'svg' as const,
     sourceWidthPx: map.width,
     sourceHeightPx: map.height,
@@ -150,11 +162,11 @@ export function samplePlan(sample: SamplePrint): Plan {
     crop: { x: 0, y: 0, width: 1, height: 1 },
     widthMm: WIDTH_MM,
     heightMm: HEIGHT_MM,
-    raster: { sha: NO_SHA, widthPx: map.width, heightPx: map.height, mmPerPx: MM_PER_PX },
+    raster: { sha: NO_SHA, widthPx: map.width, heightPx: map.height, mmPerPx },
   };
   const colours = sample.colours.map((c, i) => ({
     id: `c${i}`,
-    name: c.name,
+    name: names[i],
     wantedLabD50: c.labD50,
     areaShare: counts[i] / map.labels.length,
     islandCount: 1,

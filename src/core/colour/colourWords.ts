@@ -4,7 +4,7 @@ import type { Lab } from './lab';
 import { labD50FromSrgb8 } from './srgb';
 
 /** Plain words for colours, as one would write them on a pot lid; the values are our own picks. */
-const WORDS: readonly (readonly [string, number])[] = [
+const WORDS = [
   ['paper white', 0xf4efe2],
   ['cream', 0xf3e6c0],
   ['bone', 0xe2d8c0],
@@ -55,14 +55,20 @@ const WORDS: readonly (readonly [string, number])[] = [
   ['slate grey', 0x565c63],
   ['charcoal', 0x36383c],
   ['black', 0x141414],
-];
+] as const satisfies readonly (readonly [string, number])[];
+export type ColourWord = (typeof WORDS)[number][0];
 const TABLE = WORDS.map(([word, hex]) => ({ word, lab: labD50FromSrgb8([hex >> 16, (hex >> 8) & 255, hex & 255]) }));
 
-/** The nearest plain word for a colour, with a numeral when `taken` already holds it. */
-export function wordForColour(lab: Lab, taken: readonly string[] = []): string {
-  const { word } = TABLE.reduce((best, entry) =>
+/** The nearest plain word for a colour, as `say` says it, with a numeral when `taken` already holds it. */
+export function wordForColour(
+  lab: Lab,
+  taken: readonly string[] = [],
+  say: (word: ColourWord) => string = (plain) => plain,
+): string {
+  const nearest = TABLE.reduce((best, entry) =>
     deltaE2000(entry.lab, lab) < deltaE2000(best.lab, lab) ? entry : best,
   );
+  const word = say(nearest.word);
   if (!taken.includes(word)) return word;
   let n = 2;
   while (taken.includes(`${word} ${n}`)) n++;

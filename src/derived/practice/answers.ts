@@ -7,8 +7,9 @@ import { chanceOfReaching, likelyCauses, startBelief } from '@/core/sheets';
 import { phrase } from '@/core/units';
 import type { PracticeKind } from '@/model';
 import { groupsOf } from '../runGroups';
-import { SAMPLE_PRINTS, SAMPLE_SIZE_MM, sampleMap, samplePlan } from '../samplePrints';
-import type { PracticeForms, Question, QuestionOf } from './question';
+import { drawnPlan, SAMPLE_PRINTS, SAMPLE_SIZE_MM, sampleMap, type DrawnPicture } from '../samplePrints';
+import type { PictureId, PracticeForms, Question, QuestionOf } from './question';
+import { sketchOf } from './sketches';
 
 /** Colours nearer than this are the same to whoever answers. */
 const SAME_DELTA_E = 2;
@@ -17,17 +18,26 @@ const DARKEST: Lab = [18, 0, 0];
 /** How sure one wants to be of the edition. */
 export const SURE = 0.9;
 
-export const sampleOf = (id: PracticeForms['cut']['asked']['sample']) => SAMPLE_PRINTS.find((one) => one.id === id)!;
+/** The picture a question is about. */
+export const pictureOf = (id: PictureId): DrawnPicture =>
+  typeof id === 'number' ? sketchOf(id) : SAMPLE_PRINTS.find((one) => one.id === id)!;
 
-const dues = new Map<string, readonly number[]>();
+/** Fine enough for what is asked of a picture: which colours it has, and where. */
+export const ASKED_MM_PER_PX = 1;
+/** What was reckoned last is asked again for each answer that is shown. */
+const MOST_KEPT = 20;
+const dues = new Map<PictureId, readonly number[]>();
 
-/** Before which run (from 0) each colour of a sample is cut away; the number of runs where it stands to the end. */
-export function dueOfSample(id: PracticeForms['cut']['asked']['sample']): readonly number[] {
+/** Before which run (from 0) each colour of a picture is cut away; the number of runs where it stands to the end. */
+export function dueOfPicture(id: PictureId): readonly number[] {
   let due = dues.get(id);
   if (!due) {
-    const plan = samplePlan(sampleOf(id)),
+    const picture = pictureOf(id),
+      names = picture.colours.map((_, i) => String(i)),
+      plan = drawnPlan(picture, '', names, ASKED_MM_PER_PX),
       groups = groupsOf(plan);
     due = plan.flat!.colours.map((colour) => groups.findIndex((group) => group.includes(colour.id)) + 1);
+    if (dues.size >= MOST_KEPT) dues.clear();
     dues.set(id, due);
   }
   return due;
@@ -77,18 +87,24 @@ export function dryingOfQuestion({ medium, ...air }: PracticeForms['dry']['asked
   return { low: hours * low, middle: hours * middle, high: hours * high };
 }
 
-/** The chance that each of these counts of sheets gives the edition. */
+let reckoned: { readonly of: string; readonly chances: Float64Array } | undefined;
+
+/** The chance that each of these counts of sheets gives the edition. What was reckoned last is kept: it is asked again for each answer. */
 export function chancesOf(
   { edition, runs, experience }: PracticeForms['sheets']['asked'],
   sheets: readonly number[],
 ): number[] {
-  const chances = chanceOfReaching(edition, Math.max(...sheets), runs, startBelief(experience));
+  const of = JSON.stringify([edition, runs, experience]),
+    most = Math.max(...sheets);
+  if (reckoned?.of !== of || reckoned.chances.length <= most)
+    reckoned = { of, chances: chanceOfReaching(edition, most, runs, startBelief(experience)) };
+  const { chances } = reckoned;
   return sheets.map((count) => chances[count]);
 }
 
-/** How much of a sample is another colour when it is looked at in a mirror: little of it, and nobody could tell. */
-export function toldFromItsMirror(id: PracticeForms['mirrored']['asked']['sample']): number {
-  const { width, height, labels } = sampleMap(sampleOf(id), 1);
+/** How much of a picture is another colour when it is looked at in a mirror: little of it, and nobody could tell. */
+export function toldFromItsMirror(id: PictureId): number {
+  const { width, height, labels } = sampleMap(pictureOf(id), ASKED_MM_PER_PX);
   let other = 0;
   for (let y = 0; y < height; y++)
     for (let x = 0; x < width; x++) if (labels[y * width + x] !== labels[y * width + width - 1 - x]) other++;
@@ -107,17 +123,16 @@ const CHECKS: Check = {
     const onBlock = mirrored !== (flips % 2 === 1);
     return onBlock && !headDown;
   },
-  cut: ({ asked }, { colour }) => dueOfSample(asked.sample)[colour] === asked.run,
+  cut: ({ asked }, { colour }) => dueOfPicture(asked.picture)[colour] === asked.run,
   overprint: ({ asked }, { labD50 }) => deltaE2000(labD50, overprinted(asked)) < SAME_DELTA_E,
   shim: ({ asked }, { rightMm, footMm }) => {
     const wanted = shimsFor(asked);
     return Math.abs(wanted.rightMm - rightMm) < 0.03 && Math.abs(wanted.footMm - footMm) < 0.03;
   },
-  // the fewest that are sure enough
+  // the fewest that are sure enough: with more one is surer, so more need not be reckoned
   sheets: ({ asked, options }, { sheets }) => {
-    const offered = options.map((option) => option.sheets);
-    const enough = new Set(chancesOf(asked, offered).flatMap((chance, i) => (chance >= SURE ? [offered[i]] : [])));
-    return enough.has(sheets) && Math.min(...enough) === sheets;
+    const fewestFirst = options.map((option) => option.sheets).sort((a, b) => a - b);
+    return fewestFirst.find((count) => chancesOf(asked, [count])[0] >= SURE) === sheets;
   },
   fault: ({ asked, options }, { cause }) => {
     const chances = new Map(likelyCauses({ ...asked, laidBy: 'roller' }).map(({ id, chance }) => [id, chance]));

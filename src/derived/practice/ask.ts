@@ -5,9 +5,20 @@ import { causeById, CLUES, likelyCauses, sheetsToStart, SIGNS, startBelief, type
 import { randomStream, type RandomStream } from '@/core/random/random';
 import { roundTo } from '@/core/numeric';
 import { SAMPLE_IDS, type Plan, type PracticeKind } from '@/model';
-import { SAMPLE_PRINTS, sampleMap } from '../samplePrints';
-import { dryingOfQuestion, dueOfSample, overprinted, rightOnes, sampleOf, shimsFor, SURE } from './answers';
-import type { PracticeForms, PracticeLevel, Question, QuestionOf } from './question';
+import { sampleMap, type DrawnPicture } from '../samplePrints';
+import {
+  ASKED_MM_PER_PX,
+  dryingOfQuestion,
+  dueOfPicture,
+  overprinted,
+  pictureOf,
+  rightOnes,
+  shimsFor,
+  SURE,
+  toldFromItsMirror,
+} from './answers';
+import type { PictureId, PracticeForms, PracticeLevel, Question, QuestionOf } from './question';
+import { SKETCH_MOTIFS } from './sketches';
 
 /** What questions may be made of besides the samples: a print of one's own. */
 export type Own = Pick<Plan, 'inks' | 'paper' | 'runs' | 'sheets'>;
@@ -30,6 +41,16 @@ function shuffled<T>(random: RandomStream, all: readonly T[]): T[] {
   return out;
 }
 
+/** A sample now and then; mostly a picture that nobody has seen yet, with as many inks as the level has. */
+const SAMPLE_SHARE = 0.2,
+  SKETCHES = 1_000_000;
+function pictureFor(random: RandomStream, level: PracticeLevel): PictureId {
+  const samples = level === 1 ? SAMPLE_IDS.slice(0, 1) : level === 2 ? SAMPLE_IDS.slice(0, 2) : SAMPLE_IDS.slice(1);
+  return random() < SAMPLE_SHARE ? oneOf(random, samples) : 3 * whole(random, 0, SKETCHES) + level - 1;
+}
+/** Less of a picture that changes in a mirror, and its block cannot be told from one drawn wrongly. */
+const LEAST_TOLD = 0.04;
+
 /** Ways of which one thinks first, then all. */
 const EASY_WAYS = ['tracing', 'carbon', 'drawing'];
 
@@ -37,18 +58,21 @@ function askTransfer({ random, level }: Making): Draft<'transfer'> {
   const ways = TRANSFER_WAYS.filter(({ id }) => level > 1 || EASY_WAYS.includes(id));
   const turns = level === 1 ? [false] : [false, true];
   const options = turns.flatMap((headDown) => [true, false].map((mirrored) => ({ mirrored, headDown })));
-  return { asked: { way: oneOf(random, ways).id, sample: oneOf(random, SAMPLE_IDS) }, options };
+  const picture = pictureFor(random, level);
+  return toldFromItsMirror(picture) < LEAST_TOLD
+    ? undefined
+    : { asked: { way: oneOf(random, ways).id, picture }, options };
 }
 
-/** A point well inside each patch of a sample, by colour: where a letter can stand. */
-function pointsOf(sample: (typeof SAMPLE_PRINTS)[number], random: RandomStream) {
-  const { width, height, labels } = sampleMap(sample, 1);
+/** A point well inside each patch of a picture, by colour: where a letter can stand. */
+function pointsOf(picture: DrawnPicture, random: RandomStream) {
+  const { width, height, labels } = sampleMap(picture, ASKED_MM_PER_PX);
   const inside = (x: number, y: number, reach: number) => {
     for (let v = -reach; v <= reach; v++)
       for (let u = -reach; u <= reach; u++) if (labels[(y + v) * width + x + u] !== labels[y * width + x]) return false;
     return true;
   };
-  return sample.colours.map((_, colour) => {
+  return picture.colours.map((_, colour) => {
     for (const reach of [4, 3, 2, 1]) {
       const all: [number, number][] = [];
       for (let y = reach; y < height - reach; y++)
@@ -64,15 +88,9 @@ function pointsOf(sample: (typeof SAMPLE_PRINTS)[number], random: RandomStream) 
 }
 
 function askCut({ random, level }: Making): Draft<'cut'> {
-  // the harder, the more runs there are to hold in the head
-  const id =
-    level === 1
-      ? SAMPLE_IDS[0]
-      : level === 2
-        ? oneOf(random, SAMPLE_IDS.slice(0, 2))
-        : oneOf(random, SAMPLE_IDS.slice(1));
-  const due = dueOfSample(id),
-    points = pointsOf(sampleOf(id), random);
+  const picture = pictureFor(random, level),
+    due = dueOfPicture(picture),
+    points = pointsOf(pictureOf(picture), random);
   const run = whole(random, 0, Math.max(...due) - 1);
   const pieces = points.flatMap((point, colour) => (point ? [{ colour, ...point, due: due[colour] }] : []));
   const now = pieces.filter((piece) => piece.due === run),
@@ -82,7 +100,7 @@ function askCut({ random, level }: Making): Draft<'cut'> {
     );
   if (now.length === 0 || others.length < 2) return undefined;
   const options = [oneOf(random, now), ...others.slice(0, 3)].map(({ colour, x, y }) => ({ colour, x, y }));
-  return { asked: { sample: id, run }, options };
+  return { asked: { picture, run }, options };
 }
 
 /** Inks to ask of: those of the print, or some that are made up. */
@@ -158,10 +176,13 @@ function askShim({ random, level }: Making): Draft<'shim'> {
   return options.length < 4 || right.rightMm + right.footMm === 0 ? undefined : { asked, options };
 }
 
+/** Editions that are asked about: of larger ones the chances take too long to reckon while somebody waits for a question. */
+const MOST_ASKED = 40;
+
 function askSheets({ random, level, own }: Making): Draft<'sheets'> {
-  const mine = own && own.runs.length > 0 && random() < 0.4;
+  const mine = own && own.runs.length > 0 && own.sheets.edition <= MOST_ASKED && random() < 0.4;
   const asked = {
-    edition: mine ? own.sheets.edition : whole(random, 8, 40),
+    edition: mine ? own.sheets.edition : whole(random, 8, level === 1 ? MOST_ASKED : MOST_ASKED / 2),
     runs: mine ? own.runs.length : whole(random, 2, level === 1 ? 4 : 9),
     experience: oneOf(random, ['new', 'practised', 'workshop'] as const),
   };
@@ -199,15 +220,21 @@ function askFault({ random, level }: Making): Draft<'fault'> {
   return { asked: { sign, clues, block }, options: [meant, ...wrong].map((cause) => ({ cause })) };
 }
 
+/** Pictures that differ: of any kind, and where it is hardest all of one motif. */
+function picturesFor(random: RandomStream, level: PracticeLevel, count: number): PictureId[] {
+  if (level < 3) return Array.from({ length: count }, () => pictureFor(random, level));
+  const motif = whole(random, 0, SKETCH_MOTIFS.length - 1),
+    around = 3 * SKETCH_MOTIFS.length;
+  return Array.from({ length: count }, () => around * whole(random, 0, SKETCHES) + 3 * motif + whole(random, 0, 2));
+}
+
 function askMirrored({ random, level }: Making): Draft<'mirrored'> {
-  const [odd, ...rest] = shuffled(random, SAMPLE_IDS);
-  const others = Array.from({ length: level === 1 ? 1 : level === 2 ? 2 : 3 }, (_, i) => rest[i % rest.length]);
+  const pictures = picturesFor(random, level, level + 1);
+  if (new Set(pictures).size < pictures.length || pictures.some((one) => toldFromItsMirror(one) < LEAST_TOLD))
+    return undefined;
   return {
-    asked: { sample: odd },
-    options: [{ sample: odd, mirrored: false }, ...others.map((sample) => ({ sample, mirrored: true }))].map((one) => ({
-      ...one,
-      headDown: random() < 0.5,
-    })),
+    asked: { picture: pictures[0] },
+    options: pictures.map((picture, i) => ({ picture, mirrored: i > 0, headDown: random() < 0.5 })),
   };
 }
 

@@ -1,4 +1,5 @@
-export { type PracticeLevel, type Question, type QuestionOf, PRACTICE_LEVELS } from './question';
-export { chancesOf, dryingOfQuestion, rightOnes, sampleOf } from './answers';
+export { type PracticeLevel, type PictureId, type Question, type QuestionOf, PRACTICE_LEVELS } from './question';
+export { chancesOf, dryingOfQuestion, pictureOf, rightOnes } from './answers';
 export { questionOf } from './ask';
 export { answersOf, keyOfQuestion, nextKind, standingOf } from './standing';
+export { motifOfSketch } from './sketches';

@@ -2,10 +2,20 @@ import { deltaE2000 } from '@/core/colour';
 import { transferById, transferred } from '@/core/cutting';
 import { likelyCauses } from '@/core/sheets';
 import { emptyPlan, PRACTICE_KINDS, SAMPLE_IDS } from '@/model';
-import { SAMPLE_PRINTS, samplePlan } from '../samplePrints';
-import { chancesOf, dryingOfQuestion, isRight, rightOnes, shimsFor, SURE, toldFromItsMirror } from './answers';
+import { drawnPlan, SAMPLE_PRINTS, sampleMap, samplePlan } from '../samplePrints';
+import {
+  chancesOf,
+  dryingOfQuestion,
+  isRight,
+  pictureOf,
+  rightOnes,
+  shimsFor,
+  SURE,
+  toldFromItsMirror,
+} from './answers';
 import { questionOf } from './ask';
 import { PRACTICE_LEVELS, type Question, type QuestionOf } from './question';
+import { inksOfSketch, motifOfSketch, sketchOf, SKETCH_MOTIFS } from './sketches';
 import { keyOfQuestion, nextKind, standingOf } from './standing';
 
 const SEEDS = Array.from({ length: 40 }, (_, i) => 1 + 7919 * i);
@@ -29,8 +39,8 @@ describe.each(PRACTICE_KINDS)('questions of the kind %s', (kind) => {
   test('are the same for the same seed, and hardly ever the same for others', () => {
     expect(made(kind, 2, 5)).toEqual(made(kind, 2, 5));
     const keys = new Set(SEEDS.map((seed) => keyOfQuestion(made(kind, 3, seed))));
-    // the few there are of ways, samples and blocks are soon asked; what is reckoned never ends
-    const few = { transfer: 12, mirrored: 12, cut: 15, fault: 20, sheets: 20 } as Readonly<Record<string, number>>;
+    // causes and counts of sheets are the fewest; what is drawn or reckoned never ends
+    const few = { fault: 20, sheets: 20 } as Readonly<Record<string, number>>;
     expect(keys.size).toBeGreaterThanOrEqual(few[kind] ?? 35);
   });
 
@@ -58,7 +68,13 @@ describe('the right answer is what the core says, found by another way', () => {
 
   test('cut: the piece is the colour that was printed last by the run before, or the bare paper', () => {
     for (const { question, right } of all('cut')) {
-      const plan = samplePlan(SAMPLE_PRINTS.find(({ id }) => id === question.asked.sample)!);
+      const picture = pictureOf(question.asked.picture);
+      const plan = drawnPlan(
+        picture,
+        '',
+        picture.colours.map((_, i) => `colour ${i}`),
+        0.5,
+      );
       const { id } = plan.flat!.colours[right.colour];
       const standing = (run: number) => plan.blocks[0].sides[0].cuts[run]?.standingIds ?? [];
       expect(standing(question.asked.run)).not.toContain(id);
@@ -106,8 +122,35 @@ describe('the right answer is what the core says, found by another way', () => {
     }
   });
 
-  test('mirrored: every sample can be told from its mirror', () => {
+  test('mirrored: every picture that is asked about can be told from its mirror', () => {
     for (const id of SAMPLE_IDS) expect(toldFromItsMirror(id)).toBeGreaterThan(0.04);
+    for (const { question } of all('mirrored'))
+      for (const { picture } of question.options) expect(toldFromItsMirror(picture)).toBeGreaterThanOrEqual(0.04);
+  });
+});
+
+describe('made-up pictures', () => {
+  const seeds = Array.from({ length: 90 }, (_, i) => i);
+  test('show each motif with each number of inks, and every ink has its place', () => {
+    const kinds = new Set<string>();
+    for (const seed of seeds) {
+      const { colours, shapes } = sketchOf(seed);
+      kinds.add(`${motifOfSketch(seed)} ${inksOfSketch(seed)}`);
+      expect(colours).toHaveLength(1 + inksOfSketch(seed));
+      const { labels } = sampleMap({ colours, shapes }, 0.5);
+      const shares = colours.map((_, label) => labels.filter((own) => own === label).length / labels.length);
+      expect({ seed, least: Math.min(...shares) > 0.003 }).toEqual({ seed, least: true });
+    }
+    expect(kinds.size).toBe(3 * SKETCH_MOTIFS.length);
+  });
+
+  test('are the same for the same number, others for others, and their inks go from light to dark', () => {
+    expect(sketchOf(17)).toEqual(sketchOf(17));
+    expect(new Set(seeds.map((seed) => JSON.stringify(sketchOf(seed)))).size).toBe(seeds.length);
+    for (const seed of seeds) {
+      const lightness = sketchOf(seed).colours.map(({ labD50 }) => labD50[0]);
+      expect(lightness).toEqual([...lightness].sort((a, b) => b - a));
+    }
   });
 });
 

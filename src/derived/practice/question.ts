@@ -4,7 +4,8 @@ import type { CauseId, Clues, Sign } from '@/core/sheets';
 import type { TransferWay } from '@/core/cutting';
 import type { PracticeKind, SAMPLE_IDS } from '@/model';
 
-type SampleId = (typeof SAMPLE_IDS)[number];
+/** A picture that is asked about: one of the samples, or one that is made up, by its number. */
+export type PictureId = (typeof SAMPLE_IDS)[number] | number;
 
 /** How hard: more is asked at once, and what is wrong lies nearer to what is right. */
 export const PRACTICE_LEVELS = [1, 2, 3] as const;
@@ -14,12 +15,12 @@ export type PracticeLevel = (typeof PRACTICE_LEVELS)[number];
 export interface PracticeForms {
   /** A drawing is brought onto the block by a way: how is it to lie? */
   readonly transfer: {
-    readonly asked: { readonly way: TransferWay['id']; readonly sample: SampleId };
+    readonly asked: { readonly way: TransferWay['id']; readonly picture: PictureId };
     readonly option: { readonly mirrored: boolean; readonly headDown: boolean };
   };
   /** A reduction is about to print run `run` (from 0): which piece goes now? Points are shares of the picture. */
   readonly cut: {
-    readonly asked: { readonly sample: SampleId; readonly run: number };
+    readonly asked: { readonly picture: PictureId; readonly run: number };
     readonly option: { readonly colour: number; readonly x: number; readonly y: number };
   };
   /** Two films on a paper, each known by its colour alone: what is seen where they lie over each other? */
@@ -54,8 +55,8 @@ export interface PracticeForms {
   };
   /** Blocks beside the prints they are for: which is drawn the wrong way round? */
   readonly mirrored: {
-    readonly asked: { readonly sample: SampleId };
-    readonly option: { readonly sample: SampleId; readonly mirrored: boolean; readonly headDown: boolean };
+    readonly asked: { readonly picture: PictureId };
+    readonly option: { readonly picture: PictureId; readonly mirrored: boolean; readonly headDown: boolean };
   };
   /** A film in a room: when may the next one follow? */
   readonly dry: {

@@ -1,7 +1,8 @@
-import { deltaE2000, wordForColour, type Lab } from '@/core/colour';
+import { deltaE2000, type Lab } from '@/core/colour';
 import { type FlatColour, type FlatPlan } from '@/model';
 import { guessBarePaper } from '@/derived';
 import type { FlatResult } from '@/workers';
+import { nameForColour } from '@/words/colours';
 
 /** Colours nearer than this to one that was there before count as that colour and keep its name. */
 const SAME_BEFORE_DELTA_E = 8;
@@ -28,7 +29,7 @@ export function flatFromResult(
   const colours = result.coloursLabD50.map((lab, label): FlatColour => {
     const known = claim(label);
     const wantedLabD50: Lab = byHand && known ? known.wantedLabD50 : lab;
-    const name = known?.name ?? wordForColour(lab, names);
+    const name = known?.name ?? nameForColour(lab, names);
     names.push(name);
     const { areaShare, islandCount, thinnestMm } = result.figures[label];
     return {

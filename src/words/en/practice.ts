@@ -48,6 +48,13 @@ export const practice = {
     mirrored: 'block for {name}',
     dry: 'after {time}',
   },
+  sketch: {
+    boat: 'a boat',
+    house: 'a house on a hill',
+    jug: 'a jug and fruit',
+    bird: 'a bird on a branch',
+    window: 'a window at night',
+  },
   picture: {
     print: 'the print, as it is to be',
     runs: 'the runs, in their order',

@@ -10,7 +10,6 @@ import {
   colourByChip,
   hexFromLabD50,
   NUDGES,
-  wordForColour,
   type Lab,
   type Nudge,
 } from '@/core/colour';
@@ -18,6 +17,7 @@ import { DialogEnds } from '@/ui/kit/DialogEnds';
 import { FileLink } from '@/ui/kit/FileLink';
 import { usePrintDesk } from '@/ui/kit/printContext';
 import { kit } from '@/ui/kit/styles';
+import { nameForColour } from '@/words/colours';
 import { mixWords } from '@/words/mix';
 import type { InkOfRun } from './useMix';
 import css from './mix.module.css';
@@ -60,7 +60,7 @@ export function ChipDialog({ one, wanted, onKeep, onClose }: Props) {
                 name="chip"
                 checked={number === chip.number}
                 onChange={() => setNumber(chip.number)}
-                aria-label={mixWords('chips.chip', { number: chip.number, word: wordForColour(chip.labD50) })}
+                aria-label={mixWords('chips.chip', { number: chip.number, word: nameForColour(chip.labD50) })}
               />
               <i style={{ background: hexFromLabD50(chip.labD50) }} aria-hidden />
               <small>{chip.number}</small>

@@ -1,11 +1,11 @@
 import { hexFromLabD50 } from '@/core/colour';
-import { sampleOf, type Question, type QuestionOf } from '@/derived';
+import { pictureOf, type Question, type QuestionOf } from '@/derived';
 import { TOKENS } from '@/ui/theme/tokens';
 import { practiceWords } from '@/words/practice';
 import { SignPicture } from '../causes/SignPicture';
 import { LETTERS } from './inWords';
 import css from './practice.module.css';
-import { SamplePicture } from './SamplePicture';
+import { SmallPicture } from './SmallPicture';
 
 /** The picture a question is answered on, where it has one besides those of its answers. */
 export function QuestionPicture({ question }: { readonly question: Question }) {
@@ -13,7 +13,7 @@ export function QuestionPicture({ question }: { readonly question: Question }) {
     case 'transfer':
       return (
         <figure className={css.figure}>
-          <SamplePicture sample={sampleOf(question.asked.sample)} label={practiceWords('picture.print')} />
+          <SmallPicture picture={pictureOf(question.asked.picture)} label={practiceWords('picture.print')} />
           <figcaption>{practiceWords('picture.print')}</figcaption>
         </figure>
       );
@@ -44,18 +44,18 @@ export function QuestionPicture({ question }: { readonly question: Question }) {
 }
 
 function CutPicture({ question: { asked, options } }: { readonly question: QuestionOf<'cut'> }) {
-  const sample = sampleOf(asked.sample);
+  const picture = pictureOf(asked.picture);
   return (
     <figure className={css.figure}>
-      <SamplePicture
-        sample={sample}
+      <SmallPicture
+        picture={picture}
         label={practiceWords('picture.print')}
         letters={options.map(({ x, y }, i) => ({ letter: LETTERS[i], x, y }))}
       />
       <figcaption>
         {practiceWords('picture.runs')}{' '}
-        {sample.colours.slice(1).map(({ name, labD50 }, i) => (
-          <span key={name} className={css.run}>
+        {picture.colours.slice(1).map(({ labD50 }, i) => (
+          <span key={i} className={css.run}>
             <i style={{ background: hexFromLabD50(labD50) }} />
             {i + 1}
           </span>
@@ -99,15 +99,15 @@ function MisfitPicture({ question: { asked } }: { readonly question: QuestionOf<
 export function OptionPicture({ question, at }: { readonly question: Question; readonly at: number }) {
   switch (question.kind) {
     case 'transfer':
-      return <SamplePicture sample={sampleOf(question.asked.sample)} label="" {...question.options[at]} />;
+      return <SmallPicture picture={pictureOf(question.asked.picture)} label="" {...question.options[at]} />;
     case 'overprint':
       return <span className={css.swatch} style={{ background: hexFromLabD50(question.options[at].labD50) }} />;
     case 'mirrored': {
-      const { sample, mirrored, headDown } = question.options[at];
+      const { picture, mirrored, headDown } = question.options[at];
       return (
         <span className={css.pair}>
-          <SamplePicture sample={sampleOf(sample)} label="" headDown={headDown} />
-          <SamplePicture sample={sampleOf(sample)} label="" headDown={headDown} mirrored={mirrored} onBlock />
+          <SmallPicture picture={pictureOf(picture)} label="" headDown={headDown} />
+          <SmallPicture picture={pictureOf(picture)} label="" headDown={headDown} mirrored={mirrored} onBlock />
         </span>
       );
     }

@@ -1,8 +1,18 @@
 import { transferById } from '@/core/cutting';
 import { likelyCauses, type Clue } from '@/core/sheets';
 import type { LengthUnit } from '@/core/units';
-import { chancesOf, dryingOfQuestion, rightOnes, sampleOf, type Question } from '@/derived';
+import {
+  chancesOf,
+  dryingOfQuestion,
+  motifOfSketch,
+  pictureOf,
+  rightOnes,
+  SAMPLE_PRINTS,
+  type PictureId,
+  type Question,
+} from '@/derived';
 import { causeWords } from '@/words/causes';
+import { nameForColour } from '@/words/colours';
 import { stretchOf } from '@/words/day';
 import { formatLength } from '@/words/lengths';
 import { practiceWords } from '@/words/practice';
@@ -13,13 +23,24 @@ export const LETTERS = ['A', 'B', 'C', 'D'] as const;
 const hoursInWords = (hours: number) => stretchOf(Math.max(1, Math.round(hours * 60)));
 const percent = (share: number) => Math.round(100 * share);
 
+/** A colour of a picture, by its place. */
+function colourOf(id: PictureId, place: number): string {
+  const names: string[] = [];
+  for (const { labD50 } of pictureOf(id).colours) names.push(nameForColour(labD50, names));
+  return names[place];
+}
+function nameOfPicture(id: PictureId): string {
+  if (typeof id === 'number') return practiceWords(`sketch.${motifOfSketch(id)}`);
+  return SAMPLE_PRINTS.find((one) => one.id === id)!.name;
+}
+
 /** What is asked, with what is known about it. */
 export function askedInWords({ kind, asked }: Question, unit: LengthUnit): readonly string[] {
   switch (kind) {
     case 'transfer':
       return [practiceWords('ask.transfer', { way: transferWords(`name.${asked.way}`) })];
     case 'cut':
-      return [practiceWords('ask.cut', { runs: sampleOf(asked.sample).colours.length - 1, run: asked.run + 1 })];
+      return [practiceWords('ask.cut', { runs: pictureOf(asked.picture).colours.length - 1, run: asked.run + 1 })];
     case 'overprint':
       return [practiceWords('ask.overprint', { opacity: asked.opacity })];
     case 'shim': {
@@ -60,7 +81,7 @@ export function optionInWords(question: Question, at: number, unit: LengthUnit):
       return practiceWords('option.transfer', { mirrored: String(mirrored), headDown: String(headDown) });
     }
     case 'cut': {
-      const colour = sampleOf(question.asked.sample).colours[question.options[at].colour].name;
+      const colour = colourOf(question.asked.picture, question.options[at].colour);
       return practiceWords('option.cut', { colour, letter: LETTERS[at] });
     }
     case 'overprint': {
@@ -79,7 +100,7 @@ export function optionInWords(question: Question, at: number, unit: LengthUnit):
     case 'fault':
       return causeWords(`cause.${question.options[at].cause}`);
     case 'mirrored':
-      return practiceWords('option.mirrored', { name: sampleOf(question.options[at].sample).name });
+      return practiceWords('option.mirrored', { name: nameOfPicture(question.options[at].picture) });
     case 'dry':
       return practiceWords('option.dry', { time: hoursInWords(question.options[at].hours) });
   }
@@ -94,7 +115,7 @@ export function whyInWords(question: Question): string {
       return practiceWords('why.transfer', { flips, mirrored: String(question.options[right].mirrored) });
     }
     case 'cut': {
-      const colour = sampleOf(question.asked.sample).colours[question.options[right].colour].name;
+      const colour = colourOf(question.asked.picture, question.options[right].colour);
       return practiceWords('why.cut', { run: question.asked.run + 1, colour });
     }
     case 'overprint':

@@ -1,10 +1,10 @@
 import { hexFromLabD50 } from '@/core/colour';
-import { SAMPLE_SIZE_MM, type SamplePrint } from '@/derived';
+import { SAMPLE_SIZE_MM, type DrawnPicture } from '@/derived';
 import { TOKENS } from '@/ui/theme/tokens';
 import css from './practice.module.css';
 
 interface Props {
-  readonly sample: SamplePrint;
+  readonly picture: DrawnPicture;
   /** What it shows, for those who do not see it; nothing where the words beside it say it. */
   readonly label: string;
   readonly mirrored?: boolean;
@@ -17,9 +17,9 @@ interface Props {
 
 const { widthMm, heightMm } = SAMPLE_SIZE_MM;
 
-/** A sample print, small, as it is turned. */
-export function SamplePicture({
-  sample,
+/** A picture, small, as it is turned. */
+export function SmallPicture({
+  picture,
   label,
   mirrored = false,
   headDown = false,
@@ -27,7 +27,7 @@ export function SamplePicture({
   letters = [],
 }: Props) {
   const turned = `${headDown ? `rotate(180 ${widthMm / 2} ${heightMm / 2})` : ''}${mirrored ? ` translate(${widthMm} 0) scale(-1 1)` : ''}`;
-  const fill = (colour: number) => (onBlock ? TOKENS.standing : hexFromLabD50(sample.colours[colour].labD50));
+  const fill = (colour: number) => (onBlock ? TOKENS.standing : hexFromLabD50(picture.colours[colour].labD50));
   return (
     <svg
       viewBox={`0 0 ${widthMm} ${heightMm}`}
@@ -36,7 +36,7 @@ export function SamplePicture({
     >
       <g transform={turned} stroke={onBlock ? TOKENS.ink : 'none'} strokeWidth={onBlock ? 0.7 : undefined}>
         <rect width={widthMm} height={heightMm} fill={onBlock ? TOKENS.standing : fill(0)} />
-        {sample.shapes.map(([colour, outline], i) => (
+        {picture.shapes.map(([colour, outline], i) => (
           <polygon key={i} points={outline.join(' ')} fill={onBlock && colour === 0 ? TOKENS.cleared : fill(colour)} />
         ))}
       </g>
