@@ -30,7 +30,8 @@ function debian() {
 }
 
 let passed = 0,
-  failed = 0;
+  failed = 0,
+  againOnly = 0;
 
 /** Runs a command with its output kept together, so that two lanes beside one another can be read. */
 function lane(name, command, args, env) {
@@ -65,31 +66,47 @@ async function check(name, command, args, env) {
   return status === 0;
 }
 
-async function suite(name, command, args, report, count, env) {
-  rmSync(report, { force: true });
-  const status = await lane(name, command, args, env);
-  let counts = { passed: 0, failed: status === 0 ? 0 : 1 };
-  if (existsSync(report)) counts = count(JSON.parse(readFileSync(report, 'utf8')));
-  if (status !== 0 && counts.failed === 0) counts.failed = 1;
-  passed += counts.passed;
-  failed += counts.failed;
+const PLAYED = '.tmp/playwright.json';
+/** More than this is no matter of a machine that stood still for a while. */
+const MOST_AGAIN = 8;
+
+/**
+ * Machines of others stand still for half a minute now and then, longer than a page is waited for. What failed is tried once more when
+ * nothing else runs; it passes then or is a failure, and what needed a second try is named.
+ */
+async function browserTests() {
+  rmSync(PLAYED, { force: true });
+  const first = await lane('Browser tests', 'npx', ['playwright', 'test']);
+  const played = () => (existsSync(PLAYED) ? JSON.parse(readFileSync(PLAYED, 'utf8')).stats : undefined);
+  const stats = played();
+  // what did not run because what it stands on failed has failed, too
+  const wrong = stats ? stats.unexpected + stats.skipped : 1;
+  passed += stats?.expected ?? 0;
+  if (first === 0 || !stats || wrong > MOST_AGAIN) {
+    failed += wrong || (first === 0 ? 0 : 1);
+    return;
+  }
+  rmSync(PLAYED, { force: true });
+  const second = await lane('Browser tests that failed, once more', 'npx', [
+    ...['playwright', 'test', '--last-failed', '--workers=1'],
+  ]);
+  againOnly = played()?.expected ?? 0;
+  passed += againOnly;
+  failed += Math.max(wrong - againOnly, second === 0 ? 0 : 1);
 }
 
-const browserTests = () =>
-  suite('Browser tests', 'npx', ['playwright', 'test'], '.tmp/playwright.json', (r) => ({
-    passed: r.stats.expected,
-    failed: r.stats.unexpected + r.stats.flaky,
-  }));
+const JEST = '.tmp/jest.json';
 
-const unitTests = () =>
-  suite(
-    'Unit tests',
-    'npx',
-    ['jest', '--maxWorkers=100%', '--json', '--outputFile=.tmp/jest.json'],
-    '.tmp/jest.json',
-    (r) => ({ passed: r.numPassedTests, failed: r.numFailedTests + r.numRuntimeErrorTestSuites }),
-    { NODE_OPTIONS: '--experimental-vm-modules --no-warnings' },
-  );
+async function unitTests() {
+  rmSync(JEST, { force: true });
+  const status = await lane('Unit tests', 'npx', ['jest', '--maxWorkers=100%', '--json', `--outputFile=${JEST}`], {
+    NODE_OPTIONS: '--experimental-vm-modules --no-warnings',
+  });
+  const told = existsSync(JEST) ? JSON.parse(readFileSync(JEST, 'utf8')) : undefined;
+  const wrong = told ? told.numFailedTests + told.numRuntimeErrorTestSuites : 0;
+  passed += told?.numPassedTests ?? 0;
+  failed += wrong || (status === 0 ? 0 : 1);
+}
 
 await installed();
 debian();
@@ -113,5 +130,7 @@ await Promise.all([
 if (built) await browserTests();
 else failed++;
 say(`All of it took ${Math.round((Date.now() - began) / 1000)} s`);
-console.log(`\n${passed} passed, ${failed} failed`);
+const hurried =
+  againOnly > 0 ? `; ${againOnly} of those passed only when run again, alone: their failures stand above` : '';
+console.log(`\n${passed} passed, ${failed} failed${hurried}`);
 process.exit(failed === 0 ? 0 : 1);

@@ -105,7 +105,7 @@ export function OptionPicture({ question, at }: { readonly question: Question; r
     case 'mirrored': {
       const { picture, mirrored, headDown } = question.options[at];
       return (
-        <span className={css.pair}>
+        <span className={css.under}>
           <SmallPicture picture={pictureOf(picture)} label="" headDown={headDown} />
           <SmallPicture picture={pictureOf(picture)} label="" headDown={headDown} mirrored={mirrored} onBlock />
         </span>
