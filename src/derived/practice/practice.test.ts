@@ -144,6 +144,18 @@ describe('made-up pictures', () => {
     expect(kinds.size).toBe(3 * SKETCH_MOTIFS.length);
   });
 
+  test('draw nothing in the colour of what lies behind it', () => {
+    const unseen = seeds.flatMap((seed) => {
+      const { colours, shapes } = sketchOf(seed),
+        whole = sampleMap({ colours, shapes }, 0.5).labels;
+      return shapes.flatMap((_, i) => {
+        const without = sampleMap({ colours, shapes: shapes.filter((_, other) => other !== i) }, 0.5).labels;
+        return whole.some((label, at) => label !== without[at]) ? [] : [`${seed} ${motifOfSketch(seed)}: shape ${i}`];
+      });
+    });
+    expect(unseen).toEqual([]);
+  });
+
   test('are the same for the same number, others for others, and their inks go from light to dark', () => {
     expect(sketchOf(17)).toEqual(sketchOf(17));
     expect(new Set(seeds.map((seed) => JSON.stringify(sketchOf(seed)))).size).toBe(seeds.length);

@@ -98,16 +98,16 @@ function house(random: RandomStream, tone: Toned): Shape[] {
     tree = between(random, 90, 104);
   return [
     [tone(0), ridge(random, 44, 5)],
-    [0, disc(tree - 8, 16, between(random, 6, 10))],
+    [tone(0), disc(tree - 8, 16, between(random, 6, 10))],
     [tone(0.25), ridge(random, 56, 4)],
-    [tone(0.5), ridge(random, 70, 3)],
+    [tone(0.75), ridge(random, 70, 3)],
     [tone(1), box(x + 0.15 * wide, y - high - 15, 4, 12)],
     [0, box(x, y - high, wide, high)],
-    [tone(0.75), [x - 4, y - high, x + wide / 2, y - high - 15, x + wide + 4, y - high]],
+    [tone(0.5), [x - 4, y - high, x + wide / 2, y - high - 15, x + wide + 4, y - high]],
     [tone(1), box(x + 0.62 * wide, y - 12, 7, 12)],
-    [tone(0.5), box(x + 0.16 * wide, y - high + 5, 7, 6)],
+    [tone(0.75), box(x + 0.16 * wide, y - high + 5, 7, 6)],
     [tone(1), box(tree - 1.5, y - 16, 3, 24)],
-    [tone(0.75), leaning(tree, y - 24, between(random, 9, 13), between(random, 12, 16), 10)],
+    [tone(1), leaning(tree, y - 24, between(random, 9, 13), between(random, 12, 16), 10)],
   ];
 }
 
@@ -169,11 +169,11 @@ function window(random: RandomStream, tone: Toned): Shape[] {
     leaning(pot + 0.3 * deg, sill - 26, 4.5, between(random, 10, 15), deg + between(random, -8, 8)),
   ]);
   return [
-    [tone(0.5), box(0, 0, WIDTH, HEIGHT)],
+    [tone(0.25), box(0, 0, WIDTH, HEIGHT)],
     [0, box(x - 3, 9, wide + 6, sill - 12)],
     [tone(1), box(x, 12, wide, sill - 18)],
     [0, disc(x + 0.3 * wide, between(random, 22, 28), between(random, 6, 8))],
-    [tone(0.25), [x, sill - 20, x + wide, sill - between(random, 24, 34), x + wide, sill - 6, x, sill - 6]],
+    [tone(0.5), [x, sill - 20, x + wide, sill - between(random, 24, 34), x + wide, sill - 6, x, sill - 6]],
     [0, box(x + wide / 2 - 1.5, 12, 3, sill - 18)],
     [0, box(x, 34, wide, 3)],
     [tone(0.75), box(0, sill, WIDTH, HEIGHT - sill)],

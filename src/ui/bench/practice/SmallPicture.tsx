@@ -35,7 +35,7 @@ export function SmallPicture({
       className={css.picture}
     >
       <g transform={turned} stroke={onBlock ? TOKENS.ink : 'none'} strokeWidth={onBlock ? 0.7 : undefined}>
-        <rect width={widthMm} height={heightMm} fill={onBlock ? TOKENS.standing : fill(0)} />
+        <rect width={widthMm} height={heightMm} fill={onBlock ? TOKENS.cleared : fill(0)} />
         {picture.shapes.map(([colour, outline], i) => (
           <polygon key={i} points={outline.join(' ')} fill={onBlock && colour === 0 ? TOKENS.cleared : fill(colour)} />
         ))}
