@@ -43,16 +43,17 @@ export function dueOfPicture(id: PictureId): readonly number[] {
   return due;
 }
 
-/** What is seen where the second film lies on the first. */
-export function overprinted({
-  paperLabD50,
-  belowLabD50,
-  overLabD50,
-  opacity,
-}: PracticeForms['overprint']['asked']): Lab {
-  const ground = groundOf(paperLabD50, DARKEST);
-  const film = (labD50: Lab) => ({ film: filmOnGround(ground, labD50, opacity), weight: 1 });
-  return stackLooksLabD50(ground, [film(belowLabD50), film(overLabD50)])[2];
+const seen = new WeakMap<PracticeForms['overprint']['asked'], Lab>();
+
+/** What is seen where the second film lies on the first; worked out once for all answers of a question. */
+export function overprinted(asked: PracticeForms['overprint']['asked']): Lab {
+  const known = seen.get(asked);
+  if (known) return known;
+  const ground = groundOf(asked.paperLabD50, DARKEST);
+  const film = (labD50: Lab) => ({ film: filmOnGround(ground, labD50, asked.opacity), weight: 1 });
+  const looks = stackLooksLabD50(ground, [film(asked.belowLabD50), film(asked.overLabD50)])[2];
+  seen.set(asked, looks);
+  return looks;
 }
 
 /** Stops as on a board: two under the foot of the print, which push up, one at its right, which pushes left. */
@@ -87,19 +88,32 @@ export function dryingOfQuestion({ medium, ...air }: PracticeForms['dry']['asked
   return { low: hours * low, middle: hours * middle, high: hours * high };
 }
 
-let reckoned: { readonly of: string; readonly chances: Float64Array } | undefined;
+/** Of more sheets the chances take too long to reckon while somebody waits for a question. */
+const MOST_SHEETS_ASKED = 96;
+const reckoned = new WeakMap<PracticeForms['sheets']['asked'], Float64Array>();
 
-/** The chance that each of these counts of sheets gives the edition. What was reckoned last is kept: it is asked again for each answer. */
-export function chancesOf(
-  { edition, runs, experience }: PracticeForms['sheets']['asked'],
-  sheets: readonly number[],
-): number[] {
-  const of = JSON.stringify([edition, runs, experience]),
-    most = Math.max(...sheets);
-  if (reckoned?.of !== of || reckoned.chances.length <= most)
-    reckoned = { of, chances: chanceOfReaching(edition, most, runs, startBelief(experience)) };
-  const { chances } = reckoned;
+/** The chances of the edition for 0 … at least `most` sheets; reckoned once for all answers of a question. */
+function chancesUpTo(asked: PracticeForms['sheets']['asked'], most: number): Float64Array {
+  const known = reckoned.get(asked);
+  if (known && known.length > most) return known;
+  const chances = chanceOfReaching(asked.edition, most, asked.runs, startBelief(asked.experience));
+  reckoned.set(asked, chances);
+  return chances;
+}
+
+/** The chance that each of these counts of sheets gives the edition. */
+export function chancesOf(asked: PracticeForms['sheets']['asked'], sheets: readonly number[]): number[] {
+  const chances = chancesUpTo(asked, Math.max(...sheets));
   return sheets.map((count) => chances[count]);
+}
+
+/** The fewest sheets that are sure enough; undefined where they are too many to be asked about. */
+export function fewestSheets(asked: PracticeForms['sheets']['asked']): number | undefined {
+  for (let most = 2 * asked.edition; most <= MOST_SHEETS_ASKED; most *= 1.5) {
+    const fewest = chancesUpTo(asked, Math.floor(most)).findIndex((chance) => chance >= SURE);
+    if (fewest >= 0) return fewest;
+  }
+  return undefined;
 }
 
 /** How much of a picture is another colour when it is looked at in a mirror: little of it, and nobody could tell. */

@@ -1,7 +1,7 @@
 import { deltaE2000, type Lab } from '@/core/colour';
 import { TRANSFER_WAYS } from '@/core/cutting';
 import { MEDIUM_IDS, type MediumId } from '@/core/inks';
-import { causeById, CLUES, likelyCauses, sheetsToStart, SIGNS, startBelief, type Clue } from '@/core/sheets';
+import { causeById, CLUES, likelyCauses, SIGNS, type Clue } from '@/core/sheets';
 import { randomStream, type RandomStream } from '@/core/random/random';
 import { roundTo } from '@/core/numeric';
 import { SAMPLE_IDS, type Plan, type PracticeKind } from '@/model';
@@ -10,11 +10,11 @@ import {
   ASKED_MM_PER_PX,
   dryingOfQuestion,
   dueOfPicture,
+  fewestSheets,
   overprinted,
   pictureOf,
   rightOnes,
   shimsFor,
-  SURE,
   toldFromItsMirror,
 } from './answers';
 import type { PictureId, PracticeForms, PracticeLevel, Question, QuestionOf } from './question';
@@ -176,7 +176,7 @@ function askShim({ random, level }: Making): Draft<'shim'> {
   return options.length < 4 || right.rightMm + right.footMm === 0 ? undefined : { asked, options };
 }
 
-/** Editions that are asked about: of larger ones the chances take too long to reckon while somebody waits for a question. */
+/** Editions that are asked about. */
 const MOST_ASKED = 40;
 
 function askSheets({ random, level, own }: Making): Draft<'sheets'> {
@@ -186,13 +186,8 @@ function askSheets({ random, level, own }: Making): Draft<'sheets'> {
     runs: mine ? own.runs.length : whole(random, 2, level === 1 ? 4 : 9),
     experience: oneOf(random, ['new', 'practised', 'workshop'] as const),
   };
-  const answer = sheetsToStart(
-    { edition: asked.edition, proofsToKeep: 0, testSheets: 0, wishToBeSure: SURE },
-    asked.runs,
-    startBelief(asked.experience),
-  );
-  if (!answer.ok || !answer.value.reached) return undefined;
-  const right = answer.value.counted;
+  const right = fewestSheets(asked);
+  if (right === undefined) return undefined;
   const spread = { 1: 2, 2: 1.6, 3: 1.3 }[level];
   const options = [right, asked.edition, Math.round(right / spread), Math.ceil(right * spread)].map((sheets) => ({
     sheets,

@@ -1,6 +1,6 @@
 import { deltaE2000 } from '@/core/colour';
 import { transferById, transferred } from '@/core/cutting';
-import { likelyCauses } from '@/core/sheets';
+import { likelyCauses, sheetsToStart, startBelief } from '@/core/sheets';
 import { emptyPlan, PRACTICE_KINDS, SAMPLE_IDS } from '@/model';
 import { drawnPlan, SAMPLE_PRINTS, sampleMap, samplePlan } from '../samplePrints';
 import {
@@ -101,6 +101,13 @@ describe('the right answer is what the core says, found by another way', () => {
       const [enough, fewer] = chancesOf(question.asked, [right.sheets, right.sheets - 1]);
       expect(enough).toBeGreaterThanOrEqual(SURE);
       expect(fewer).toBeLessThan(SURE);
+      const { edition, runs, experience } = question.asked;
+      const start = sheetsToStart(
+        { edition, proofsToKeep: 0, testSheets: 0, wishToBeSure: SURE },
+        runs,
+        startBelief(experience),
+      );
+      expect(start).toMatchObject({ value: { counted: right.sheets } });
     }
   });
 
