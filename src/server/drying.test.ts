@@ -1,25 +1,18 @@
 import type { BenchAct, Plan } from '@/model';
 import type { Store } from '@/store';
 import { bandsAgain } from '@/testing/bands';
-import { expectOk as ok } from '@/testing/prints';
+import { actsLogged, expectOk as ok } from '@/testing/prints';
 import { told } from '@/testing/told';
-import { changesSince, copyPrint, logActs, printState, shelfPage } from './index';
+import { changesSince, copyPrint, printState, shelfPage } from './index';
 
-const NOW = '2026-11-27T10:00:00.000Z',
-  MS = Date.parse(NOW);
+const NOW = '2026-11-27T10:00:00.000Z';
 let db: Store, id: string, plan: Plan;
 const bands = bandsAgain(['paper', 'straw', 'rust', 'night'], { widthMm: 30, heightMm: 20 }, NOW);
 beforeEach(async () => ({ db, id, plan } = await bands()));
 afterEach(() => db.close());
 
-let serial = 0;
-const log = (...acts: BenchAct[]) =>
-  logActs(
-    db,
-    id,
-    acts.map((act) => ({ id: `dry-entry-${String(++serial).padStart(4, '0')}`, version: 5, at: NOW, act })),
-    MS,
-  );
+const tell = actsLogged(5, NOW);
+const log = (...acts: BenchAct[]) => tell(db, id, ...acts);
 const printed = (): BenchAct[] => [
   { kind: 'cut-done', cutId: plan.runs[0].formes[0].cutId! },
   { kind: 'round-begun', roundId: 'edition', round: 'edition', paper: null, counted: 1, tests: 0 },

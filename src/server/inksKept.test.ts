@@ -3,9 +3,9 @@ import type { BenchAct, CabinetInk, Plan } from '@/model';
 import { readCgats, readPalette } from '@/formats';
 import type { Store } from '@/store';
 import { bandsAgain } from '@/testing/bands';
-import { expectOk as ok } from '@/testing/prints';
+import { actsLogged, expectOk as ok } from '@/testing/prints';
 import { told } from '@/testing/told';
-import { addItem, cabinet, deletePrint, inksKept, inksKeptFile, logActs, readPatch } from './index';
+import { addItem, cabinet, deletePrint, inksKept, inksKeptFile, readPatch } from './index';
 
 const NOW = '2026-11-28T10:00:00.000Z';
 let db: Store, id: string, plan: Plan, white: CabinetInk;
@@ -16,16 +16,8 @@ beforeEach(async () => {
 });
 afterEach(() => db.close());
 
-let serial = 0;
-const log = (act: BenchAct) =>
-  ok(
-    logActs(
-      db,
-      id,
-      [{ id: `kept-entry-${String(++serial).padStart(4, '0')}`, version: 6, at: NOW, act }],
-      Date.parse(NOW),
-    ),
-  );
+const tell = actsLogged(6, NOW);
+const log = (act: BenchAct) => ok(tell(db, id, act));
 const mix = () => {
   log({
     ...{

@@ -2,7 +2,7 @@ import { applyEdit } from '@/derived';
 import { STARTER_WORKSHOP, type BenchAct, type ItemOf, type Plan } from '@/model';
 import type { Store } from '@/store';
 import { bandsAgain } from '@/testing/bands';
-import { expectOk as ok } from '@/testing/prints';
+import { actsLogged, expectOk as ok } from '@/testing/prints';
 import { told } from '@/testing/told';
 import { editPrint, logActs, workshop } from './index';
 import { partingPdf, scaleOf } from './partingFile';
@@ -16,14 +16,8 @@ afterEach(() => db.close());
 const papers = () => workshop(db, NOW).flatMap(({ item }) => (item.kind === 'paper' ? [item] : []));
 const use = (paper: ItemOf<'paper'>) =>
   ok(editPrint(db, id, { kind: 'workshop-used', of: 'paper', items: [paper] }, NOW));
-let serial = 0;
-const log = (act: BenchAct) =>
-  logActs(
-    db,
-    id,
-    [{ id: `paper-entry-${String(++serial).padStart(4, '0')}`, version: 5, at: NOW, act }],
-    Date.parse(NOW),
-  );
+const tell = actsLogged(5, NOW);
+const log = (act: BenchAct) => tell(db, id, act);
 
 test('stock goes down with the act, once however often it is sent, and up again when it is taken back', () => {
   const [paper] = papers();

@@ -4,14 +4,13 @@ import { editionRecordOf, impressionsOf, marksFor, numberingLines, progressOf } 
 import type { ActOf, BenchAct, EditionRecord, Plan } from '@/model';
 import { openStore, type Store } from '@/store';
 import { bandsAgain } from '@/testing/bands';
-import { expectOk as ok } from '@/testing/prints';
+import { actsLogged, expectOk as ok } from '@/testing/prints';
 import { told } from '@/testing/told';
 import {
   bundleFile,
   deletePrint,
   drawnFor,
   editPrint,
-  logActs,
   openBundle,
   printsFile,
   printState,
@@ -28,14 +27,8 @@ beforeEach(async () => {
 });
 afterEach(() => db.close());
 
-let serial = 0;
-const log = (...acts: BenchAct[]) =>
-  logActs(
-    db,
-    id,
-    acts.map((act) => ({ id: `record-entry-${String(++serial).padStart(4, '0')}`, version: 6, at: NOW, act })),
-    Date.parse(NOW),
-  );
+const tell = actsLogged(6, NOW);
+const log = (...acts: BenchAct[]) => tell(db, id, ...acts);
 const SECRET = 'with the neighbour, =cmd()';
 
 /** Four sheets printed through, one set aside, all numbered, texts told, one print out on loan. */

@@ -3,9 +3,9 @@ import type { BenchAct, Booklet, Plan } from '@/model';
 import type { Store } from '@/store';
 import { inkingsOf } from '@/derived';
 import { bandsAgain } from '@/testing/bands';
-import { expectOk as ok } from '@/testing/prints';
+import { actsLogged, expectOk as ok } from '@/testing/prints';
 import { told } from '@/testing/told';
-import { bookletJson, bundleFile, drawnFor, editPrint, logActs, openBundle, printAgain, printState } from './index';
+import { bookletJson, bundleFile, drawnFor, editPrint, openBundle, printAgain, printState } from './index';
 
 const NOW = '2026-11-27T10:00:00.000Z',
   MS = Date.parse(NOW),
@@ -17,14 +17,8 @@ beforeEach(async () => {
 });
 afterEach(() => db.close());
 
-let serial = 0;
-const log = (of: string, ...acts: BenchAct[]) =>
-  logActs(
-    db,
-    of,
-    acts.map((act) => ({ id: `card-entry-${String(++serial).padStart(4, '0')}`, version: 4, at: NOW, act })),
-    MS,
-  );
+const tell = actsLogged(4, NOW);
+const log = (of: string, ...acts: BenchAct[]) => tell(db, of, ...acts);
 const begun = (counted: number): BenchAct => ({
   ...{ kind: 'round-begun', roundId: 'edition', round: 'edition', paper: null, counted, tests: 0 },
 });

@@ -3,10 +3,9 @@ import { inkForClass, classNow, progressOf } from '@/derived';
 import type { BenchAct, Plan } from '@/model';
 import { benchLog, type Store } from '@/store';
 import { bandsAgain } from '@/testing/bands';
-import { expectOk as ok } from '@/testing/prints';
+import { actsLogged, expectOk as ok } from '@/testing/prints';
 import { told } from '@/testing/told';
 import { gramsInWords } from '@/words/quantities';
-import { logActs } from './index';
 import { laidOut } from './printSheets';
 import { stationCardsPdf } from './stationCards';
 
@@ -16,14 +15,8 @@ const bands = bandsAgain(['paper', 'straw', 'rust', 'night'], { widthMm: 120, he
 beforeEach(async () => ({ db, id, plan } = await bands()));
 afterEach(() => db.close());
 
-let serial = 0;
-const log = (...acts: BenchAct[]) =>
-  logActs(
-    db,
-    id,
-    acts.map((act) => ({ id: `class-entry-${String(++serial).padStart(4, '0')}`, version: 7, at: NOW, act })),
-    Date.parse(NOW),
-  );
+const tell = actsLogged(7, NOW);
+const log = (...acts: BenchAct[]) => tell(db, id, ...acts);
 const begin = (places: number, each: number, counted = places * each): BenchAct[] => [
   { kind: 'round-begun', roundId: 'class-1', round: 'proof', paper: null, counted, tests: 0 },
   { kind: 'class-begun', classId: 'class-1', roundId: 'class-1', places, each },

@@ -1,6 +1,6 @@
 import { toldByServer } from '@/words/refusals';
-import type { Outcome, PrintState } from '@/model';
-import { printState, shelfPage } from '@/server';
+import type { BenchAct, Outcome, PrintState } from '@/model';
+import { logActs, printState, shelfPage } from '@/server';
 import type { Store } from '@/store';
 
 /** The value of an outcome; a failure ends the test with its own words. */
@@ -18,4 +18,16 @@ export function stateAfter(db: Store, id: string, done: Outcome<unknown>): Print
 /** Every living print of a workshop's first shelf, whole. */
 export function wholePrints(db: Store): PrintState[] {
   return shelfPage(db, 1, '2026-11-26T10:00:00.000Z').prints.map(({ id }) => expectOk(printState(db, id)));
+}
+
+/** Says acts of a version at a print’s bench, all of one moment, each under an id of its own. */
+export function actsLogged(version: number, at: string) {
+  let serial = 0;
+  return (db: Store, id: string, ...acts: readonly BenchAct[]): Outcome<undefined> =>
+    logActs(
+      db,
+      id,
+      acts.map((act) => ({ id: `told-entry-${String(++serial).padStart(4, '0')}`, version, at, act })),
+      Date.parse(at),
+    );
 }
