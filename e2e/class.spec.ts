@@ -26,6 +26,13 @@ test('a class prints: places line up, print and are counted, and everybody sees 
   };
   await api(server, 'POST', `/api/prints/${id}/log`, { known: '0.0.0', events: [set] });
   await page.goto(`${server.url}/print/${id}/table`);
+  for (const typed of ['', '0', '-3', '1e9', 'a few', '1 1/2 in']) {
+    await page.getByLabel('Places at the table').fill(typed);
+    await page.getByRole('button', { name: 'Begin the class' }).click();
+    await expect(page.getByLabel('Places at the table')).toBeFocused();
+    await expect(page.getByLabel('Places at the table')).toHaveAttribute('aria-invalid', 'true');
+  }
+  expect((await stateOf(server, id)).events.filter(({ act }) => act.kind === 'class-begun')).toEqual([]);
   await page.getByLabel('Places at the table').fill('3');
   await page.getByLabel('Places at the table').press('Enter');
   await page.getByLabel('Sheets for each').fill('2');

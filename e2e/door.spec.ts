@@ -158,6 +158,20 @@ test('who looks on sees prints and their table, changes nothing, and does not re
   await pupil.context().close();
 });
 
+test('a number of devices that cannot be lets nobody in, says what is allowed and is gone to', async ({ page }) => {
+  await page.goto(`${server.url}/machine`);
+  const devices = page.getByLabel('Devices by this code');
+  for (const typed of ['', '0', '-3', '1e9', 'a few', '1 1/2 in', '41']) {
+    await devices.fill(typed);
+    await page.getByRole('button', { name: 'Let a device in' }).click();
+    await expect(devices).toBeFocused();
+    await expect(devices).toHaveAttribute('aria-invalid', 'true');
+    await expect(devices).toHaveAccessibleDescription(/from 1 to 40/);
+    await expect(devices).toHaveValue(typed);
+  }
+  await expect(page.getByTestId('code')).toHaveCount(0);
+});
+
 test('the page of this machine lies well and is readable, with a code shown and without', async ({ page }) => {
   await page.goto(`${server.url}/machine`);
   await page.getByRole('heading', { name: 'Copies of the workshop’s file' }).waitFor();

@@ -1,4 +1,5 @@
 import { boolean, number, string, type InferType } from 'yup';
+import { phrase } from '@/core/units';
 import { id, list, oneOf, record, type Frozen } from './fields';
 
 /**
@@ -54,7 +55,7 @@ export const roleIn = (text: string | null | undefined): Role | undefined => ROL
 /** Characters of the name a device gives itself. */
 export const DEVICE_NAME_LIMIT = 40;
 /** Devices that one code may let in, each once: a class. */
-export const MOST_BY_ONE_CODE = 40;
+export const DEVICES_BY_ONE_CODE = { min: 1, max: 40, what: phrase('measure.devicesByOneCode') } as const;
 
 /** Why somebody was turned away at the door. */
 export const TURNED_AWAY = ['no-token', 'put-out', 'wrong-code', 'too-often', 'not-allowed', 'foreign'] as const;

@@ -175,7 +175,7 @@ export {
 export {
   ROLES,
   DEVICE_ROLES,
-  MOST_BY_ONE_CODE,
+  DEVICES_BY_ONE_CODE,
   DEVICE_NAME_LIMIT,
   VIEW_ROLES,
   viewFor,

@@ -1,7 +1,7 @@
 import { boolean, mixed, number, string, type InferType } from 'yup';
 import type { Outcome } from '@/core/units';
 import { checkWith } from './check';
-import { DEVICE_ROLES, MOST_BY_ONE_CODE } from './devices';
+import { DEVICE_ROLES, DEVICES_BY_ONE_CODE } from './devices';
 import { inRange, oneOf, record, type Frozen } from './fields';
 import { typeLine } from './plan/blocks';
 import { POT_G, WAYS_OF_WORKING } from './ranges';
@@ -33,7 +33,7 @@ const REQUESTS = {
   /** A code for so many devices in one role; those of a class get places at the table. */
   letIn: record({
     role: oneOf(DEVICE_ROLES),
-    devices: number().required().integer().min(1).max(MOST_BY_ONE_CODE),
+    devices: number().required().integer().min(DEVICES_BY_ONE_CODE.min).max(DEVICES_BY_ONE_CODE.max),
     places: boolean().required(),
   }),
   /** A folder outside where copies go, too; null: none. */

@@ -89,6 +89,7 @@ export const failures = {
     hoursSinceTheFilm: 'the hours since a film was laid',
     hoursOfASitting: 'the hours of a sitting',
     placesOfAClass: 'the places of a class',
+    devicesByOneCode: 'the devices by one code',
     sheetsOfAPlace: 'the sheets of each place',
     inkInThePot: 'the ink in the pot',
     errorOfAReading: 'the error of a reading',

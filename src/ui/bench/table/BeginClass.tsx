@@ -5,6 +5,7 @@ import { CLASS_PLACES, CLASS_SHEETS, EDITION_ROUND, type BenchAct } from '@/mode
 import { Choice } from '@/ui/kit/Choice';
 import { CountField } from '@/ui/kit/fields';
 import { kit } from '@/ui/kit/styles';
+import { goToUnread } from '@/ui/kit/unread';
 import { tableWords } from '@/words/table';
 import type { ClassView } from './useClass';
 import css from './table.module.css';
@@ -30,8 +31,10 @@ export function BeginClass({ view: { bench, act } }: { readonly view: ClassView 
   };
   return (
     <div className={css.begin} role="group" aria-label={tableWords('begin.do')}>
-      <CountField label={tableWords('begin.people')} value={places} range={CLASS_PLACES} onChange={setPlaces} />
-      <CountField label={tableWords('begin.each')} value={each} range={CLASS_SHEETS} onChange={setEach} />
+      <div className={css.counts}>
+        <CountField label={tableWords('begin.people')} value={places} range={CLASS_PLACES} onChange={setPlaces} />
+        <CountField label={tableWords('begin.each')} value={each} range={CLASS_SHEETS} onChange={setEach} />
+      </div>
       {started && (
         <Choice
           label={tableWords('begin.of')}
@@ -47,7 +50,12 @@ export function BeginClass({ view: { bench, act } }: { readonly view: ClassView 
         {tableWords('begin.sheets', { places, each, sheets })}{' '}
         {tooFew && <strong className={kit.madder}>{tableWords('begin.tooFew', { has: started?.counted ?? 0 })}</strong>}
       </p>
-      <Button variant="contained" color="primary" disabled={tooFew} onClick={begin}>
+      <Button
+        variant="contained"
+        color="primary"
+        disabled={tooFew}
+        onClick={({ currentTarget }) => goToUnread(currentTarget.parentElement) || begin()}
+      >
         {tableWords('begin.do')}
       </Button>
     </div>

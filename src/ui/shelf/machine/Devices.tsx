@@ -3,12 +3,13 @@ import { perLanguage } from '@/words/language';
 import Button from '@mui/material/Button';
 import FormControlLabel from '@mui/material/FormControlLabel';
 import Checkbox from '@mui/material/Checkbox';
-import TextField from '@mui/material/TextField';
 import clsx from 'clsx';
 import { useState } from 'react';
-import { DEVICE_ROLES, MOST_BY_ONE_CODE, type DeviceRole, type DoorState, type LetIn } from '@/model';
+import { DEVICE_ROLES, DEVICES_BY_ONE_CODE, type DeviceRole, type DoorState, type LetIn } from '@/model';
 import { Choice } from '@/ui/kit/Choice';
+import { CountField } from '@/ui/kit/fields';
 import { kit } from '@/ui/kit/styles';
+import { goToUnread } from '@/ui/kit/unread';
 import { recordedAt } from '@/words/dates';
 import { inWords } from '@/words/failures';
 import { keepingWords } from '@/words/keeping';
@@ -43,18 +44,16 @@ interface LettingInProps extends Pick<Props, 'onLetIn'> {
 
 function LettingIn({ devices: there, onLetIn }: LettingInProps) {
   const [role, setRole] = useState<DeviceRole>('bench');
-  const [devices, setDevices] = useState('1');
+  const [devices, setDevices] = useState(1);
   const [places, setPlaces] = useState(true);
   const [busy, setBusy] = useState(false);
   const [shown, setShown] = useState<LetIn>();
   const [before, setBefore] = useState<ReadonlySet<string>>(new Set());
   const [wrong, setWrong] = useState<string>();
-  const many = Number(devices);
-  const isCount = Number.isInteger(many) && many >= 1 && many <= MOST_BY_ONE_CODE;
   const show = async () => {
     setBusy(true);
     setBefore(new Set(there.map(({ id }) => id)));
-    const made = await onLetIn(role, many, many > 1 && places);
+    const made = await onLetIn(role, devices, devices > 1 && places);
     setBusy(false);
     setWrong(made.ok ? undefined : inWords(made));
     setShown(made.ok ? made.value : undefined);
@@ -65,24 +64,23 @@ function LettingIn({ devices: there, onLetIn }: LettingInProps) {
     <form
       onSubmit={(e) => {
         e.preventDefault();
-        if (isCount) void show();
+        if (!goToUnread(e.currentTarget)) void show();
       }}
     >
       <div className={css.ask}>
         <Choice label={keepingWords('devices.roleHead')} value={role} options={roles()} onChange={setRole} />
-        <TextField
+        <CountField
           label={keepingWords('devices.how')}
           value={devices}
-          error={!isCount}
-          onChange={(e) => setDevices(e.target.value.replace(/\D/g, '').slice(0, 2))}
-          slotProps={{ htmlInput: { inputMode: 'numeric' } }}
+          range={DEVICES_BY_ONE_CODE}
+          onChange={setDevices}
         />
-        <Button type="submit" variant="contained" color="primary" disabled={busy || !isCount}>
+        <Button type="submit" variant="contained" color="primary" disabled={busy}>
           {keepingWords(busy ? 'devices.showing' : 'devices.letIn')}
         </Button>
       </div>
       <p className={clsx(kit.note, kit.above6)}>{keepingWords(`devices.means.${role}`)}</p>
-      {many > 1 && (
+      {devices > 1 && (
         <FormControlLabel
           control={<Checkbox checked={places} onChange={(_, on) => setPlaces(on)} size="small" />}
           label={keepingWords('devices.places')}
